@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Captions;
+
+/** A piece of what is spoken, with the time it is shown. Milliseconds; text has at most two lines. */
+final readonly class Cue
+{
+    public function __construct(public int $start, public int $end, public string $text, public string $slide) {}
+
+    /** @return array{start: float, end: float, text: string, slide: string} seconds */
+    public function toArray(): array
+    {
+        return ['start' => $this->start / 1000, 'end' => $this->end / 1000, 'text' => $this->text, 'slide' => $this->slide];
+    }
+}

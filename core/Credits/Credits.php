@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Credits;
+
+use Rhapsode\Core\Story\Source;
+use Rhapsode\Core\Story\Story;
+
+/** The credits, made from the sources of what the story uses: each once, in order of its first appearance. */
+final class Credits
+{
+    public const PER_PAGE = 6;
+    /** Seconds: to look up, and for each entry. Common practice: an entry takes 1 to 2 seconds to read. */
+    private const PAGE_BASE = 3.0;
+    private const PAGE_EACH = 1.0;
+
+    /** @return list<string> one sentence for each source */
+    public static function entries(Story $story): array
+    {
+        $entries = [];
+        foreach ($story->slides as $slide) {
+            $picture = $story->pictureOf($slide);
+            if (null !== $picture && !$picture->source->isEmpty()) {
+                $entries[self::entry($picture->source)] = true;
+            }
+        }
+
+        return array_map(strval(...), array_keys($entries));
+    }
+
+    /** Title, author, source, licence: the four that a credit is asked to have (common practice). */
+    public static function entry(Source $source): string
+    {
+        $title = '' === $source->title ? '' : '“' . $source->title . '”';
+        $by = '' === $source->author ? '' : ('' === $title ? 'Picture by ' : 'by ') . $source->author;
+        // Shown without the scheme: a reader types it, and a page is met as https anyway.
+        $link = (string) preg_replace('#^https?://(www\.)?|/$#', '', $source->link);
+
+        return implode(' · ', array_filter([trim($title . ' ' . $by), $link, $source->licence], static fn(string $part): bool => '' !== $part));
+    }
+
+    /** @return list<list<string>> */
+    public static function pages(Story $story): array
+    {
+        $entries = $story->credits ? self::entries($story) : [];
+        if ([] === $entries) {
+            return [];
+        }
+        $pages = (int) ceil(\count($entries) / self::PER_PAGE);
+
+        // Even pages: seven entries are four and three, not six and one.
+        return array_chunk($entries, max(1, (int) ceil(\count($entries) / $pages)));
+    }
+
+    /** @param list<string> $page */
+    public static function seconds(array $page): float
+    {
+        return self::PAGE_BASE + self::PAGE_EACH * \count($page);
+    }
+}

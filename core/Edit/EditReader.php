@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Edit;
+
+use Rhapsode\Core\Framing\Frame;
+use Rhapsode\Core\Shape\BadShape;
+use Rhapsode\Core\Shape\Fields;
+use Rhapsode\Core\Story\Caption;
+use Rhapsode\Core\Story\Fit;
+use Rhapsode\Core\Story\Join;
+use Rhapsode\Core\Story\Motion;
+use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Source;
+use Rhapsode\Core\Story\Take;
+
+/** Reads edits as they arrive: small objects with a `do` that names the edit (schema/openapi.yaml, Edit). */
+final class EditReader
+{
+    /** @throws BadShape */
+    public static function read(Fields $in): Edit
+    {
+        return match ($do = $in->text('do', 40)) {
+            'rename' => new Rename(trim($in->text('title', 120, min: 1))),
+            'add slide' => new AddSlide(Slide::read($in->object('slide')), $in->idOrNull('after')),
+            'move slides' => new MoveSlides($in->ids('slides'), $in->idOrNull('after')),
+            'delete slides' => new DeleteSlides($in->ids('slides')),
+            'duplicate slides' => new DuplicateSlides($in->ids('slides'), $in->ids('copies')),
+            'set heading' => new SetHeading($in->id('slide'), $in->text('heading', 120), $in->text('subtitle', 200)),
+            'set caption' => new SetCaption($in->id('slide'), Caption::read($in->object('caption'))),
+            'set script' => new SetScript($in->id('slide'), $in->text('script', 5000)),
+            'set stay' => new SetStay($in->ids('slides'), $in->numberOrNull('stay', Slide::MIN_STAY, Slide::MAX_STAY)),
+            'share length' => new ShareLength($in->ids('slides'), $in->number('seconds', 1, 36_000)),
+            'set join' => new SetJoin($in->ids('slides'), Join::read($in->object('join'))),
+            'set fit' => new SetFit($in->ids('slides'), $in->choice('fit', Fit::class)),
+            'set motion' => new SetMotion(
+                $in->ids('slides'),
+                $in->choice('motion', Motion::class),
+                $in->has('opensOn') ? Frame::read($in->object('opensOn')) : null,
+                $in->has('closesOn') ? Frame::read($in->object('closesOn')) : null,
+            ),
+            'choose take' => new ChooseTake($in->id('slide'), $in->idOrNull('take')),
+            'set trim' => new SetTrim($in->id('slide'), $in->flag('trimmed')),
+            'set source' => new SetSource($in->ids('pictures'), Source::read($in->object('source'))),
+            'show credits' => new ShowCredits($in->flag('credits')),
+            default => throw new BadShape("There is no edit called “{$do}”."),
+        };
+    }
+
+    /** Edits that only the application makes, once it holds the file: never read from a request. */
+    public static function readOwn(Fields $in): Edit
+    {
+        return match ($in->text('do', 40)) {
+            'add picture' => new AddPicture(Picture::read($in->id('id'), $in->object('picture')), $in->idOrNull('slide'), $in->idOrNull('after')),
+            'add take' => new AddTake(Take::read($in->id('id'), $in->object('take')), $in->idOrNull('slide')),
+            default => self::read($in),
+        };
+    }
+}

@@ -1,0 +1,8 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Edit;
+
+/** Why an edit cannot be done, in one sentence for the person who asked. */
+final class Refused extends \DomainException {}

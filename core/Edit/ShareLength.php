@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Edit;
+
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Timing\Pacing;
+use Rhapsode\Core\Timing\Rate;
+
+/** Shares a length out evenly over slides without a voice: nine over 90 s are 10 s each. */
+final readonly class ShareLength implements Edit
+{
+    /** @param list<string> $slides */
+    public function __construct(private array $slides, private float $seconds) {}
+
+    public function apply(Story $story): Story
+    {
+        OnSlides::mustHave($story, $this->slides);
+        $free = array_values(array_filter($story->slides, fn(Slide $s): bool => null === $s->take && \in_array($s->id, $this->slides, true)));
+        if ([] === $free) {
+            throw new Refused('All these slides have a voice, and stay as long as it lasts.');
+        }
+        $shares = array_combine(
+            array_map(static fn(Slide $s): string => $s->id, $free),
+            Pacing::share(Rate::frames($this->seconds), \count($free)),
+        );
+        if ($this->seconds < Slide::MIN_STAY * \count($free) || $this->seconds > Slide::MAX_STAY * \count($free)) {
+            throw new Refused('That leaves each slide with a time that is too short or too long.');
+        }
+
+        return OnSlides::change($story, array_map(strval(...), array_keys($shares)), static fn(Slide $slide): Slide => $slide->with(stay: Rate::seconds($shares[$slide->id])));
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Framing;
+
+use Rhapsode\Core\Story\Fit;
+use Rhapsode\Core\Story\Motion;
+use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Story\Shape;
+use Rhapsode\Core\Story\Slide;
+
+/**
+ * Decides what part of its picture a slide opens and closes on.
+ *
+ * The slow default move keeps below speeds that make people feel sick, and is smaller on a slide that stays shorter.
+ * The limits are common practice: about 2 % of scale and 3 % of the picture's width a second.
+ */
+final class Framer
+{
+    /** The share of a picture that filling the slide may cost before it is shown whole instead. */
+    public const MOST_LOST = 0.4;
+    private const ZOOM_PER_SECOND = 0.018;
+    private const MOST_ZOOM = 0.14;
+    private const PAN_PER_SECOND = 0.025;
+    /** Below this overhang (share of the picture's side) there is nothing to pan over. */
+    private const LEAST_OVERHANG = 0.08;
+
+    public static function isWhole(Slide $slide, Picture $picture, Shape $shape): bool
+    {
+        return match ($slide->fit) {
+            Fit::Whole => true,
+            Fit::Fill => false,
+            Fit::Auto => self::lostByFilling($picture, $shape) > self::MOST_LOST,
+        };
+    }
+
+    /** The share of the picture's area outside the slide when it fills it, 0 to 1. */
+    public static function lostByFilling(Picture $picture, Shape $shape): float
+    {
+        $base = self::base($picture, $shape);
+
+        return 1 - $base->width * $base->height;
+    }
+
+    /** The largest frame of the film's shape. An upright crop keeps a little more above than below: heads are there. */
+    public static function base(Picture $picture, Shape $shape): Frame
+    {
+        $ratio = $shape->ratio() / $picture->ratio();
+
+        return $ratio > 1
+            ? Frame::about(0.5, 0.5 - (1 - 1 / $ratio) * 0.2, 1, 1 / $ratio)
+            : Frame::about(0.5, 0.5, $ratio, 1);
+    }
+
+    /**
+     * @param float $seconds how long the slide is seen, joins included
+     * @param int   $turn    counts the moving slides, so that neighbours move differently
+     */
+    public static function move(Slide $slide, Picture $picture, Shape $shape, float $seconds, int $turn): Move
+    {
+        if (self::isWhole($slide, $picture, $shape)) {
+            return Move::still(Frame::all());
+        }
+        $base = self::base($picture, $shape);
+        if (Motion::Set === $slide->motion && null !== $slide->opensOn && null !== $slide->closesOn) {
+            return new Move(self::shaped($slide->opensOn, $picture, $shape), self::shaped($slide->closesOn, $picture, $shape));
+        }
+        if (Motion::Auto !== $slide->motion) {
+            return Move::still($base);
+        }
+
+        return self::pan($base, $seconds, $turn) ?? self::zoom($base, $seconds, $turn);
+    }
+
+    /** A frame brought to the film's shape about its centre, whatever shape it was drawn in. */
+    private static function shaped(Frame $frame, Picture $picture, Shape $shape): Frame
+    {
+        $base = self::base($picture, $shape);
+        $share = min(1.0, max($frame->width / $base->width, $frame->height / $base->height));
+
+        return Frame::about($frame->x + $frame->width / 2, $frame->y + $frame->height / 2, $base->width * $share, $base->height * $share);
+    }
+
+    private static function pan(Frame $base, float $seconds, int $turn): ?Move
+    {
+        $overX = 1 - $base->width;
+        $overY = 1 - $base->height;
+        if (max($overX, $overY) < self::LEAST_OVERHANG) {
+            return null;
+        }
+        $reach = min(max($overX, $overY), self::PAN_PER_SECOND * $seconds);
+        $half = $reach / 2;
+        [$a, $b] = $overX > $overY
+            ? [new Frame($overX / 2 - $half, $base->y, $base->width, 1), new Frame($overX / 2 + $half, $base->y, $base->width, 1)]
+            : [new Frame($base->x, $overY / 2 + $half, 1, $base->height), new Frame($base->x, $overY / 2 - $half, 1, $base->height)];
+
+        return 0 === $turn % 2 ? new Move($a, $b) : new Move($b, $a);
+    }
+
+    private static function zoom(Frame $base, float $seconds, int $turn): Move
+    {
+        $close = $base->scaled(1 / (1 + min(self::MOST_ZOOM, self::ZOOM_PER_SECOND * $seconds)));
+
+        return 0 === $turn % 2 ? new Move($base, $close) : new Move($close, $base);
+    }
+}

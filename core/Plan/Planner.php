@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Plan;
+
+use Rhapsode\Core\Captions\CueMaker;
+use Rhapsode\Core\Credits\Credits;
+use Rhapsode\Core\Framing\Framer;
+use Rhapsode\Core\Framing\Move;
+use Rhapsode\Core\Framing\Frame;
+use Rhapsode\Core\Sound\Loudness;
+use Rhapsode\Core\Story\SlideKind;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Timing\Pacing;
+use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Timing\Timed;
+use Rhapsode\Core\Words\LightUnder;
+use Rhapsode\Core\Words\Sheet;
+use Rhapsode\Core\Words\TextWidths;
+use Rhapsode\Core\Words\Typesetter;
+use Rhapsode\Core\Words\WholeLight;
+
+/** Makes the plan of a story. */
+final readonly class Planner
+{
+    public function __construct(private TextWidths $widths) {}
+
+    /** @param array<string, LightUnder> $lights by picture id; where one is missing its words get a plate */
+    public function plan(Story $story, array $lights = []): Plan
+    {
+        $timed = Pacing::of($story);
+        $pages = Credits::pages($story);
+        $setter = new Typesetter($this->widths, $story->shape, $story->language);
+        $cueMaker = new CueMaker($story->language);
+        $slides = [];
+        $cues = [];
+        $turn = 0;
+        $creditJoin = [] === $pages || [] === $timed ? 0 : Pacing::wished($timed[\count($timed) - 1]->slide);
+        foreach ($timed as $i => $one) {
+            $next = $timed[$i + 1]->joinIn ?? $creditJoin;
+            $slides[] = $this->slide($story, $one, $i, $next, $setter, $lights, $turn);
+            array_push($cues, ...$cueMaker->of($one));
+        }
+        $end = [] === $timed ? 0 : $timed[\count($timed) - 1]->end();
+        foreach ($pages as $i => $page) {
+            $stay = Rate::frames(Credits::seconds($page));
+            $joinIn = 0 === $i ? $creditJoin : Rate::FPS;
+            $joinOut = $i < \count($pages) - 1 ? Rate::FPS : 0;
+            $slides[] = new PlannedSlide(
+                'credits-' . ($i + 1),
+                'Credits',
+                null,
+                Image::plain(Typesetter::ground()),
+                $end,
+                $end + $stay,
+                $joinIn,
+                $joinOut,
+                0 === $joinOut ? 'cut' : 'crossfade',
+                Move::still(Frame::all()),
+                $setter->credits('Credits', $page),
+                null,
+                0.0,
+            );
+            $end += $stay;
+        }
+
+        return new Plan($story->title, $story->language, $story->shape, $slides, $cues, Credits::entries($story));
+    }
+
+    /** @param array<string, LightUnder> $lights */
+    private function slide(Story $story, Timed $timed, int $index, int $joinOut, Typesetter $setter, array $lights, int &$turn): PlannedSlide
+    {
+        $slide = $timed->slide;
+        $picture = $story->pictureOf($slide);
+        $take = $story->takeOf($slide);
+        $seconds = Rate::seconds($timed->stay + $joinOut);
+        if (SlideKind::Title === $slide->kind || null === $picture) {
+            $image = Image::plain(Typesetter::ground());
+            $move = Move::still(Frame::all());
+            $words = SlideKind::Title === $slide->kind
+                ? $setter->title('' === trim($slide->heading) ? $story->title : $slide->heading, $slide->subtitle)
+                : new Sheet($story->shape->width(Sheet::HEIGHT));
+        } else {
+            $whole = Framer::isWhole($slide, $picture, $story->shape);
+            $image = $whole ? Image::whole($picture->id) : Image::full($picture->id);
+            $move = Framer::move($slide, $picture, $story->shape, $seconds, $turn);
+            $turn += $move->isStill() ? 0 : 1;
+            $light = $lights[$picture->id] ?? null;
+            $words = $setter->caption($slide, $move, $whole && null !== $light ? new WholeLight($light) : $light);
+        }
+
+        return new PlannedSlide(
+            $slide->id,
+            SlideKind::Title === $slide->kind ? ('' === trim($slide->heading) ? $story->title : trim($slide->heading)) : 'Slide ' . ($index + 1),
+            $picture?->file,
+            $image,
+            $timed->start,
+            $timed->end(),
+            $timed->joinIn,
+            $joinOut,
+            0 === $joinOut ? 'cut' : $slide->join->kind->value,
+            $move,
+            $words,
+            $timed->voice,
+            null === $take ? 0.0 : Loudness::gain($take),
+        );
+    }
+}

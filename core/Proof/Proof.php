@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Proof;
+
+use Rhapsode\Core\Framing\Framer;
+use Rhapsode\Core\Plan\Plan;
+use Rhapsode\Core\Sound\Loudness;
+use Rhapsode\Core\Story\Fit;
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\SlideKind;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Timing\Rate;
+
+/** Reads a story before its film is made. */
+final class Proof
+{
+    /** Pixels: a picture narrower than this looks soft on a full slide (common practice: 700 to 800). */
+    public const LEAST_WIDTH = 800;
+    /** Characters a second that a viewer reads without haste (common practice in subtitling: 15 to 17). */
+    public const READING = 15.0;
+
+    /** @return list<Finding> in the order of the slides, the story's own first */
+    public static function read(Story $story, Plan $plan, ?LengthWanted $wanted = null): array
+    {
+        $findings = self::whole($story, $plan, $wanted);
+        foreach ($story->slides as $i => $slide) {
+            $label = 'Slide ' . ($i + 1);
+            array_push($findings, ...self::pictureOf($story, $slide, $label), ...self::wordsOf($plan, $slide, $i, $label), ...self::voiceOf($story, $slide, $label));
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function whole(Story $story, Plan $plan, ?LengthWanted $wanted): array
+    {
+        $findings = [];
+        $shown = array_filter($story->slides, static fn(Slide $s): bool => SlideKind::Picture === $s->kind);
+        if ([] === $shown) {
+            return [new Finding(Level::Must, 'no-pictures', 'The story has no pictures yet. Bring some in.')];
+        }
+        if (SlideKind::Title !== $story->slides[0]->kind) {
+            $findings[] = new Finding(Level::Should, 'no-title', 'The story does not open with a title slide.', $story->slides[0]->id);
+        }
+        if (null !== $wanted) {
+            $seconds = $plan->seconds();
+            if ($seconds < $wanted->least) {
+                $findings[] = new Finding(Level::Must, 'too-short', \sprintf('The film is %s long, and the assignment asks for at least %s.', self::clock($seconds), self::clock($wanted->least)));
+            } elseif ($seconds > $wanted->most) {
+                $findings[] = new Finding(Level::Must, 'too-long', \sprintf('The film is %s long, and the assignment allows at most %s.', self::clock($seconds), self::clock($wanted->most)));
+            }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function pictureOf(Story $story, Slide $slide, string $label): array
+    {
+        if (SlideKind::Picture !== $slide->kind) {
+            return [];
+        }
+        $picture = $story->pictureOf($slide);
+        if (null === $picture) {
+            return [new Finding(Level::Must, 'no-picture', "{$label} has no picture.", $slide->id)];
+        }
+        $findings = [];
+        if ($picture->source->isEmpty()) {
+            $findings[] = new Finding(Level::Must, 'no-source', "{$label} does not say whose picture it shows. If you made it yourself, say so.", $slide->id);
+        } elseif (!$picture->source->isComplete()) {
+            $findings[] = new Finding(Level::Should, 'half-source', "The credit of {$label} lacks " . ('' === $picture->source->author ? 'its author' : 'its licence') . '.', $slide->id);
+        }
+        if ($picture->width < self::LEAST_WIDTH && !Framer::isWhole($slide, $picture, $story->shape)) {
+            $findings[] = new Finding(Level::Should, 'small-picture', \sprintf('The picture of %s is only %d pixels wide and will look soft. Find a larger one, or show it whole.', $label, $picture->width), $slide->id);
+        }
+        if (Fit::Fill === $slide->fit && Framer::lostByFilling($picture, $story->shape) > Framer::MOST_LOST) {
+            $findings[] = new Finding(Level::Should, 'much-cropped', \sprintf('%s loses %d %% of its picture at the edges. Show it whole, or check that nothing that matters is cut off.', $label, (int) round(100 * Framer::lostByFilling($picture, $story->shape))), $slide->id);
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function wordsOf(Plan $plan, Slide $slide, int $index, string $label): array
+    {
+        $planned = $plan->slides[$index];
+        $findings = [];
+        if (!$planned->words->fits) {
+            $findings[] = new Finding(Level::Must, 'words-too-long', "The words on {$label} are too many to be read. Keep one plain fact, and say the rest.", $slide->id);
+        }
+        $text = SlideKind::Title === $slide->kind ? $planned->name . $slide->subtitle : $slide->caption->text;
+        $needed = mb_strlen(trim($text)) / self::READING;
+        $alone = Rate::seconds($planned->end - $planned->start - $planned->joinIn);
+        if ($needed > $alone) {
+            $findings[] = new Finding(Level::Should, 'too-fast-to-read', \sprintf('The words on %s need about %d seconds to read, and it stays for %s.', $label, (int) ceil($needed), self::seconds($alone)), $slide->id);
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function voiceOf(Story $story, Slide $slide, string $label): array
+    {
+        $take = $story->takeOf($slide);
+        if (null === $take) {
+            return '' === trim($slide->script)
+                ? []
+                : [new Finding(Level::Should, 'script-unspoken', "{$label} has a script, but nobody speaks it yet.", $slide->id)];
+        }
+        $findings = [];
+        if (null === $take->loudness) {
+            $findings[] = new Finding(Level::Must, 'silent', "Nothing can be heard in the recording of {$label}. Record it again.", $slide->id);
+        } elseif ($take->loudness < Loudness::TOO_QUIET) {
+            $findings[] = new Finding(Level::Should, 'too-quiet', "The recording of {$label} is very quiet, so its noise will be heard. Speak nearer to the microphone.", $slide->id);
+        }
+        if ($take->peak >= Loudness::CLIPPED) {
+            $findings[] = new Finding(Level::Should, 'clipped', "The recording of {$label} is too loud and crackles. Record it again a little further from the microphone.", $slide->id);
+        }
+        if ('' === trim($slide->script)) {
+            $findings[] = new Finding(Level::Should, 'no-script', "{$label} is spoken without a script, so it has no captions for those who cannot hear.", $slide->id);
+        }
+
+        return $findings;
+    }
+
+    private static function clock(float $seconds): string
+    {
+        $whole = (int) round($seconds);
+
+        return \sprintf('%d:%02d', intdiv($whole, 60), $whole % 60);
+    }
+
+    private static function seconds(float $seconds): string
+    {
+        return rtrim(rtrim(number_format($seconds, 1), '0'), '.') . ' s';
+    }
+}

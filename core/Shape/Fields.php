@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Shape;
+
+/**
+ * Reads typed fields out of decoded JSON. Whatever is missing or of the wrong type or range is refused
+ * with the field's path, so that everything behind it can rely on its types.
+ */
+final readonly class Fields
+{
+    /** @param array<array-key, mixed> $data */
+    private function __construct(private array $data, private string $path) {}
+
+    /** @throws BadShape when $data is not an object */
+    public static function of(mixed $data, string $path = ''): self
+    {
+        if (!\is_array($data)) {
+            throw new BadShape(self::say($path, 'must be an object'));
+        }
+
+        return new self($data, $path);
+    }
+
+    public function has(string $key): bool
+    {
+        return isset($this->data[$key]);
+    }
+
+    /** Text in valid UTF-8, normalised to NFC, without control characters other than line breaks and tabs. */
+    public function text(string $key, int $max = 5000, ?string $default = null, int $min = 0): string
+    {
+        $given = $this->data[$key] ?? $default;
+        if (!\is_string($given) || !mb_check_encoding($given, 'UTF-8')) {
+            throw $this->bad($key, 'must be text');
+        }
+        $value = str_replace(["\r\n", "\r"], "\n", $given);
+        $value = (string) preg_replace('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/u', '', $value);
+        $value = \Normalizer::normalize($value, \Normalizer::FORM_C) ?: $value;
+        $length = mb_strlen($value);
+        if ($length > $max) {
+            throw $this->bad($key, \sprintf('is too long: %d characters, and %d fit', $length, $max));
+        }
+        if (mb_strlen(trim($value)) < $min) {
+            throw $this->bad($key, 'must not be empty');
+        }
+
+        return $value;
+    }
+
+    public function textOrNull(string $key, int $max = 5000): ?string
+    {
+        return isset($this->data[$key]) ? $this->text($key, $max) : null;
+    }
+
+    /** Letters, digits, dash, underscore: nothing that means something in a path or a query. */
+    public function id(string $key): string
+    {
+        $value = $this->data[$key] ?? null;
+        if (!\is_string($value) || 1 !== preg_match('/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/D', $value)) {
+            throw $this->bad($key, 'must be an id');
+        }
+
+        return $value;
+    }
+
+    public function idOrNull(string $key): ?string
+    {
+        return isset($this->data[$key]) ? $this->id($key) : null;
+    }
+
+    /** @return list<string> */
+    public function ids(string $key): array
+    {
+        $ids = [];
+        foreach ($this->items($key) as $index => $value) {
+            $ids[] = (new self(['id' => $value], "{$this->path}{$key}[{$index}]."))->id('id');
+        }
+
+        return $ids;
+    }
+
+    public function whole(string $key, int $min, int $max, ?int $default = null): int
+    {
+        $value = $this->data[$key] ?? $default;
+        if (!\is_int($value) || $value < $min || $value > $max) {
+            throw $this->bad($key, \sprintf('must be a whole number from %d to %d', $min, $max));
+        }
+
+        return $value;
+    }
+
+    public function number(string $key, float $min, float $max, ?float $default = null): float
+    {
+        $value = $this->data[$key] ?? $default;
+        if ((!\is_int($value) && !\is_float($value)) || !is_finite((float) $value) || $value < $min || $value > $max) {
+            throw $this->bad($key, \sprintf('must be a number from %s to %s', $min, $max));
+        }
+
+        return (float) $value;
+    }
+
+    public function numberOrNull(string $key, float $min, float $max): ?float
+    {
+        return isset($this->data[$key]) ? $this->number($key, $min, $max) : null;
+    }
+
+    public function flag(string $key, ?bool $default = null): bool
+    {
+        $value = $this->data[$key] ?? $default;
+        if (!\is_bool($value)) {
+            throw $this->bad($key, 'must be true or false');
+        }
+
+        return $value;
+    }
+
+    /**
+     * @template T of \BackedEnum
+     *
+     * @param class-string<T> $enum
+     * @param T|null          $default
+     *
+     * @return T
+     */
+    public function choice(string $key, string $enum, ?\BackedEnum $default = null): \BackedEnum
+    {
+        $value = $this->data[$key] ?? $default?->value;
+        $case = \is_string($value) ? $enum::tryFrom($value) : null;
+        if (null === $case) {
+            throw $this->bad($key, 'must be one of ' . implode(', ', array_map(static fn(\BackedEnum $c): string => (string) $c->value, $enum::cases())));
+        }
+
+        return $case;
+    }
+
+    public function object(string $key): self
+    {
+        return self::of($this->data[$key] ?? null, $this->path . $key . '.');
+    }
+
+    public function objectOrNull(string $key): ?self
+    {
+        return isset($this->data[$key]) ? $this->object($key) : null;
+    }
+
+    /** @return list<self> */
+    public function objects(string $key): array
+    {
+        $objects = [];
+        foreach ($this->items($key) as $index => $value) {
+            $objects[] = self::of($value, "{$this->path}{$key}[{$index}].");
+        }
+
+        return $objects;
+    }
+
+    /** @return array<string, self> each named object under the key; none when it is absent */
+    public function named(string $key): array
+    {
+        $objects = [];
+        $values = $this->data[$key] ?? [];
+        if (!\is_array($values)) {
+            throw $this->bad($key, 'must be an object');
+        }
+        foreach ($values as $name => $value) {
+            $objects[(string) $name] = self::of($value, "{$this->path}{$key}.{$name}.");
+        }
+
+        return $objects;
+    }
+
+    /** @return list<mixed> */
+    private function items(string $key): array
+    {
+        $values = $this->data[$key] ?? [];
+        if (!\is_array($values) || !array_is_list($values)) {
+            throw $this->bad($key, 'must be a list');
+        }
+
+        return $values;
+    }
+
+    private function bad(string $key, string $what): BadShape
+    {
+        return new BadShape(self::say($this->path . $key, $what));
+    }
+
+    private static function say(string $path, string $what): string
+    {
+        return \sprintf('“%s” %s.', '' === $path ? 'The document' : rtrim($path, '.'), $what);
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Story;
+
+/** The film's shape, width to height. */
+enum Shape: string
+{
+    case Wide = '16:9';
+    case Classic = '4:3';
+    case Square = '1:1';
+    case Upright = '9:16';
+
+    public function ratio(): float
+    {
+        [$width, $height] = explode(':', $this->value);
+
+        return (float) $width / (float) $height;
+    }
+
+    /** Width in pixels for a height, rounded to an even number as 4:2:0 video needs. */
+    public function width(int $height): int
+    {
+        return (int) (2 * round($height * $this->ratio() / 2));
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Story;
+
+use Rhapsode\Core\Shape\Fields;
+
+/**
+ * One recording of a voice, as measured once and for good.
+ *
+ * Lengths and places are samples at 48 kHz. $from and $to bound the voice within the recording (what stands
+ * outside is silence that may be trimmed). $loudness is the integrated loudness of the voice in LUFS as heard from
+ * two channels (ITU-R BS.1770), null where nothing is loud enough to be measured; $peak its true peak in dBTP.
+ */
+final readonly class Take
+{
+    public function __construct(
+        public string $id,
+        public string $file,
+        public int $samples,
+        public int $from,
+        public int $to,
+        public ?float $loudness,
+        public float $peak,
+    ) {}
+
+    public static function read(string $id, Fields $in): self
+    {
+        $samples = $in->whole('samples', 1, 48_000 * 4 * 3600);
+        $from = $in->whole('from', 0, $samples - 1);
+
+        return new self(
+            $id,
+            $in->text('file', 255, min: 1),
+            $samples,
+            $from,
+            $in->whole('to', $from + 1, $samples),
+            $in->numberOrNull('loudness', -100, 20),
+            $in->number('peak', -200, 40),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'file' => $this->file, 'samples' => $this->samples, 'from' => $this->from, 'to' => $this->to,
+            'loudness' => $this->loudness, 'peak' => $this->peak,
+        ];
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Words;
+
+/**
+ * One line of words on the sheet. $x is its middle, left or right edge by $align; $y the top of its line box, $size the
+ * size of its type. Units: pixels of a frame 720 high.
+ */
+final readonly class Line
+{
+    public function __construct(
+        public string $text,
+        public Face $face,
+        public float $x,
+        public float $y,
+        public float $size,
+        public string $colour,
+        public string $align,
+        public float $width,
+    ) {}
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'text' => $this->text, 'face' => $this->face->value, 'x' => round($this->x, 2), 'y' => round($this->y, 2),
+            'size' => round($this->size, 2), 'colour' => $this->colour, 'align' => $this->align, 'width' => round($this->width, 2),
+        ];
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Words;
+
+/**
+ * Breaks text into lines of even length, at the places where Unicode allows (UAX #14, through ICU), so that languages
+ * without spaces break too. Line breaks that the writer made are kept.
+ */
+final readonly class LineBreaker
+{
+    public function __construct(private TextWidths $widths, private string $language = 'en') {}
+
+    /**
+     * @param float $room the widest a line may be, in em
+     *
+     * @return list<string>
+     */
+    public function lines(string $text, Face $face, float $room): array
+    {
+        $lines = [];
+        foreach (explode("\n", trim($text)) as $paragraph) {
+            array_push($lines, ...$this->paragraph(trim($paragraph), $face, $room));
+        }
+
+        return $lines;
+    }
+
+    /** @return list<string> */
+    private function paragraph(string $text, Face $face, float $room): array
+    {
+        if ('' === $text) {
+            return [''];
+        }
+        $pieces = $this->pieces($text, $face, $room);
+        $greedy = $this->fill($pieces, $room);
+        if (1 === \count($greedy)) {
+            return $greedy;
+        }
+        // The narrowest room that needs no more lines gives the most even ones.
+        $low = $room / 2;
+        $high = $room;
+        for ($i = 0; $i < 8; ++$i) {
+            $middle = ($low + $high) / 2;
+            if (\count($this->fill($pieces, $middle)) <= \count($greedy)) {
+                $high = $middle;
+            } else {
+                $low = $middle;
+            }
+        }
+
+        return $this->fill($pieces, $high);
+    }
+
+    /**
+     * @param list<array{string, float}> $pieces
+     *
+     * @return list<string>
+     */
+    private function fill(array $pieces, float $room): array
+    {
+        $lines = [];
+        $line = '';
+        $used = 0.0;
+        foreach ($pieces as [$piece, $width]) {
+            $bare = $width - $this->trailing($piece);
+            if ('' !== $line && $used + $bare > $room) {
+                $lines[] = rtrim($line);
+                $line = '';
+                $used = 0.0;
+            }
+            $line .= $piece;
+            $used += $width;
+        }
+        $lines[] = rtrim($line);
+
+        return $lines;
+    }
+
+    private function trailing(string $piece): float
+    {
+        return str_ends_with($piece, ' ') ? $this->widths->width(' ', Face::Plain) : 0.0;
+    }
+
+    /** @return list<array{string, float}> the unbreakable pieces with their widths; one wider than the room is cut by characters */
+    private function pieces(string $text, Face $face, float $room): array
+    {
+        $pieces = [];
+        foreach (Breaks::lines($text, $this->language) as $part) {
+            $width = $this->widths->width($part, $face);
+            if ($width <= $room) {
+                $pieces[] = [$part, $width];
+                continue;
+            }
+            preg_match_all('/\X/u', $part, $clusters);
+            foreach ($clusters[0] as $cluster) {
+                $pieces[] = [$cluster, $this->widths->width($cluster, $face)];
+            }
+        }
+
+        return $pieces;
+    }
+}

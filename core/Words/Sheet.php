@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Words;
+
+/** All words of one slide, placed: what the studio draws once, for preview and film alike. */
+final readonly class Sheet
+{
+    public const HEIGHT = 720;
+
+    /**
+     * @param list<Line>  $lines
+     * @param list<Plate> $plates under the lines; a plate of full opacity and no radius may serve as a rule
+     * @param bool        $fits   whether all words found room at a size that can be read
+     */
+    public function __construct(public int $width, public array $lines = [], public array $plates = [], public bool $fits = true) {}
+
+    public function isEmpty(): bool
+    {
+        return [] === $this->lines && [] === $this->plates;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'width' => $this->width, 'height' => self::HEIGHT,
+            'lines' => array_map(static fn(Line $l): array => $l->toArray(), $this->lines),
+            'plates' => array_map(static fn(Plate $p): array => $p->toArray(), $this->plates),
+        ];
+    }
+
+    /** Names the drawing: the same words in the same places have the same name. Empty when there is nothing to draw. */
+    public function hash(): string
+    {
+        return $this->isEmpty() ? '' : substr(hash('sha256', json_encode($this->toArray(), \JSON_THROW_ON_ERROR)), 0, 24);
+    }
+}
