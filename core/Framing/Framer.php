@@ -54,10 +54,11 @@ final class Framer
     }
 
     /**
+     * Inward or outward, this way or that follows from the slide's own id: moving a slide changes no other slide's film.
+     *
      * @param float $seconds how long the slide is seen, joins included
-     * @param int   $turn    counts the moving slides, so that neighbours move differently
      */
-    public static function move(Slide $slide, Picture $picture, Shape $shape, float $seconds, int $turn): Move
+    public static function move(Slide $slide, Picture $picture, Shape $shape, float $seconds): Move
     {
         if (self::isWhole($slide, $picture, $shape)) {
             return Move::still(Frame::all());
@@ -69,6 +70,8 @@ final class Framer
         if (Motion::Auto !== $slide->motion) {
             return Move::still($base);
         }
+
+        $turn = crc32($slide->id);
 
         return self::pan($base, $seconds, $turn) ?? self::zoom($base, $seconds, $turn);
     }
@@ -98,7 +101,7 @@ final class Framer
         return 0 === $turn % 2 ? new Move($a, $b) : new Move($b, $a);
     }
 
-    private static function zoom(Frame $base, float $seconds, int $turn): Move
+    private static function zoom(Frame $base, float $seconds): Move
     {
         $close = $base->scaled(1 / (1 + min(self::MOST_ZOOM, self::ZOOM_PER_SECOND * $seconds)));
 

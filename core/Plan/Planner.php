@@ -35,11 +35,10 @@ final readonly class Planner
         $cueMaker = new CueMaker($story->language);
         $slides = [];
         $cues = [];
-        $turn = 0;
         $creditJoin = [] === $pages || [] === $timed ? 0 : Pacing::wished($timed[\count($timed) - 1]->slide);
         foreach ($timed as $i => $one) {
             $next = $timed[$i + 1]->joinIn ?? $creditJoin;
-            $slides[] = $this->slide($story, $one, $i, $next, $setter, $lights, $turn);
+            $slides[] = $this->slide($story, $one, $i, $next, $setter, $lights);
             array_push($cues, ...$cueMaker->of($one));
         }
         $end = [] === $timed ? 0 : $timed[\count($timed) - 1]->end();
@@ -69,7 +68,7 @@ final readonly class Planner
     }
 
     /** @param array<string, LightUnder> $lights */
-    private function slide(Story $story, Timed $timed, int $index, int $joinOut, Typesetter $setter, array $lights, int &$turn): PlannedSlide
+    private function slide(Story $story, Timed $timed, int $index, int $joinOut, Typesetter $setter, array $lights): PlannedSlide
     {
         $slide = $timed->slide;
         $picture = $story->pictureOf($slide);
@@ -84,8 +83,7 @@ final readonly class Planner
         } else {
             $whole = Framer::isWhole($slide, $picture, $story->shape);
             $image = $whole ? Image::whole($picture->id) : Image::full($picture->id);
-            $move = Framer::move($slide, $picture, $story->shape, $seconds, $turn);
-            $turn += $move->isStill() ? 0 : 1;
+            $move = Framer::move($slide, $picture, $story->shape, $seconds);
             $light = $lights[$picture->id] ?? null;
             $words = $setter->caption($slide, $move, $whole && null !== $light ? new WholeLight($light) : $light);
         }

@@ -37,7 +37,8 @@ final readonly class Fields
         }
         $value = str_replace(["\r\n", "\r"], "\n", $given);
         $value = (string) preg_replace('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/u', '', $value);
-        $value = \Normalizer::normalize($value, \Normalizer::FORM_C) ?: $value;
+        $composed = \Normalizer::normalize($value, \Normalizer::FORM_C);
+        $value = \is_string($composed) ? $composed : $value;
         $length = mb_strlen($value);
         if ($length > $max) {
             throw $this->bad($key, \sprintf('is too long: %d characters, and %d fit', $length, $max));

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Folder;
+
+use Rhapsode\Core\Plan\Image;
+use Rhapsode\Core\Story\Shape;
+use Rhapsode\Core\Words\LightMap;
+use Rhapsode\Core\Words\Sheet;
+use Rhapsode\Studio\Film\Makings;
+use Rhapsode\Studio\Picture\PicturePreparer;
+use Rhapsode\Studio\Picture\PreparedPicture;
+use Rhapsode\Studio\Picture\WholePicture;
+use Rhapsode\Studio\Sound\MeasuredSound;
+use Rhapsode\Studio\Sound\SoundPreparer;
+use Rhapsode\Studio\Tool\Unreadable;
+use Rhapsode\Studio\Words\WordsPainter;
+use Symfony\Component\Filesystem\Filesystem;
+
+/** Makings kept in one folder by what they hold: prepared once, however often and for whatever story they are asked for. */
+final class FolderMakings implements Makings
+{
+    /** Raised when preparing gives other results. */
+    private const VERSION = '1';
+
+    private readonly Filesystem $files;
+
+    /** @var array<string, string> hash of the file by take or picture id */
+    private array $known = [];
+
+    public function __construct(private readonly string $kept)
+    {
+        $this->files = new Filesystem();
+        $this->files->mkdir([$kept, $kept . '/segments']);
+    }
+
+    public function segments(): string
+    {
+        return $this->kept . '/segments';
+    }
+
+    /** @throws Unreadable */
+    public function addPicture(string $id, string $path): PreparedPicture
+    {
+        $folder = $this->folder('picture', $id, $path);
+        if (!is_file($folder . '/size.json')) {
+            $prepared = $this->made($folder, static fn(string $new): PreparedPicture => (new PicturePreparer())->prepare($path, $new));
+            file_put_contents($folder . '/size.json', json_encode($prepared, \JSON_THROW_ON_ERROR));
+        }
+        /** @var array{width: int, height: int} $size as written above */
+        $size = json_decode((string) file_get_contents($folder . '/size.json'), true, 4, \JSON_THROW_ON_ERROR);
+
+        return new PreparedPicture($size['width'], $size['height']);
+    }
+
+    /** @throws Unreadable */
+    public function addTake(string $id, string $path): MeasuredSound
+    {
+        $folder = $this->folder('take', $id, $path);
+        if (!is_file($folder . '/measured.json')) {
+            $measured = $this->made($folder, static fn(string $new): MeasuredSound => (new SoundPreparer())->prepare($path, $new . '/take.flac'));
+            file_put_contents($folder . '/measured.json', json_encode($measured, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
+        }
+        /** @var array{samples: int, from: int, to: int, loudness: float|null, peak: float, peaks: list<float>} $m as written above */
+        $m = json_decode((string) file_get_contents($folder . '/measured.json'), true, 8, \JSON_THROW_ON_ERROR);
+
+        return new MeasuredSound($m['samples'], $m['from'], $m['to'], $m['loudness'], $m['peak'], $m['peaks']);
+    }
+
+    public function light(string $id): LightMap
+    {
+        return new LightMap((string) file_get_contents($this->known['picture:' . $id] . '/' . PreparedPicture::LIGHT));
+    }
+
+    public function image(Image $image, Shape $shape): string
+    {
+        $folder = $this->known['picture:' . $image->picture];
+        if (Image::FULL === $image->rendition) {
+            return $folder . '/' . PreparedPicture::FULL;
+        }
+        $whole = $folder . '/whole-' . str_replace(':', 'x', $shape->value) . '.jpg';
+
+        return $this->once($whole, static fn(string $new) => WholePicture::make($folder . '/' . PreparedPicture::FULL, $new, $shape));
+    }
+
+    public function take(string $id): string
+    {
+        return $this->known['take:' . $id] . '/take.flac';
+    }
+
+    public function words(Sheet $sheet, int $height): string
+    {
+        return $this->once("{$this->kept}/words-{$sheet->hash()}-{$height}.png", static fn(string $new) => (new WordsPainter())->paint($sheet, $new, $height));
+    }
+
+    private function folder(string $kind, string $id, string $path): string
+    {
+        return $this->known[$kind . ':' . $id] = $this->kept . '/' . $kind . '-' . substr(hash('sha256', self::VERSION . hash_file('sha256', $path)), 0, 32);
+    }
+
+    /**
+     * @template T
+     *
+     * @param \Closure(string): T $make
+     *
+     * @return T
+     */
+    private function made(string $folder, \Closure $make): mixed
+    {
+        $this->files->mkdir($folder);
+        try {
+            return $make($folder);
+        } catch (Unreadable $problem) {
+            $this->files->remove($folder);
+
+            throw $problem;
+        }
+    }
+
+    /** @param \Closure(string): mixed $make writes the file under another name, so that nobody meets half of it */
+    private function once(string $path, \Closure $make): string
+    {
+        if (!is_file($path)) {
+            $new = $path . '.' . bin2hex(random_bytes(4));
+            $make($new);
+            rename($new, $path);
+        }
+
+        return $path;
+    }
+}

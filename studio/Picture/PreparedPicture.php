@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Picture;
+
+/** A picture made ready in a folder: upright, in sRGB, without metadata. Sizes are pixels of the upright picture. */
+final readonly class PreparedPicture
+{
+    public const MASTER = 'master.jpg';
+    public const FULL = 'full.jpg';
+    public const THUMB = 'thumb.jpg';
+    public const LIGHT = 'light.bin';
+
+    public function __construct(public int $width, public int $height) {}
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Sound;
+
+use Rhapsode\Core\Story\Take;
+
+/**
+ * A recording made ready: a FLAC file of one channel at 48 kHz, and what was measured of it.
+ *
+ * $peaks is the waveform as it is drawn, one peak (0 to 1) for each tenth of a second; the rest as in Take.
+ */
+final readonly class MeasuredSound
+{
+    /** @param list<float> $peaks */
+    public function __construct(
+        public int $samples,
+        public int $from,
+        public int $to,
+        public ?float $loudness,
+        public float $peak,
+        public array $peaks,
+    ) {}
+
+    public function take(string $id, string $file): Take
+    {
+        return new Take($id, $file, $this->samples, $this->from, $this->to, $this->loudness, $this->peak);
+    }
+}
