@@ -1,0 +1,141 @@
+# PostgreSQL, nginx, php-fpm and the workers, each with its own configuration under var/. Sourced after common.sh.
+
+PG=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1 || true)
+PG_DATA=$VAR/postgres
+
+pg_user() { if is_root; then echo postgres; else id -un; fi; }
+as_pg() { if is_root; then (cd / && runuser -u postgres -- "$@"); else "$@"; fi; }
+
+start_postgres() {
+    PG=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1)
+    # Where another user may not look into the project, its data lies beside the system's.
+    if is_root && ! runuser -u postgres -- test -x "$ROOT"; then PG_DATA=/var/lib/rhapsode-$(echo "$ROOT" | sha256sum | cut -c1-8); fi
+    if [ ! -f "$PG_DATA/PG_VERSION" ]; then
+        mkdir -p "$PG_DATA" && chown "$(pg_user)" "$PG_DATA" && chmod 700 "$PG_DATA"
+        head -c 24 /dev/urandom | base64 | tr -d '/+=\n' >"$VAR/pg.password" && chmod 600 "$VAR/pg.password"
+        local pass; pass=$(mktemp) && cat "$VAR/pg.password" >"$pass" && chown "$(pg_user)" "$pass"
+        as_pg "$PG/initdb" -D "$PG_DATA" -U rhapsode --pwfile="$pass" -A scram-sha-256 -E UTF8 --locale=C.UTF-8 >"$VAR/install.log" 2>&1 || fail "PostgreSQL could not be set up: $(tail -n 3 "$VAR/install.log")"
+        rm -f "$pass"
+    fi
+    if ! as_pg "$PG/pg_ctl" -D "$PG_DATA" status >/dev/null 2>&1; then
+        PG_PORT=$(free_port 54329)
+        # The log lies in the data folder: the project's own may not be writable for its user.
+        as_pg "$PG/pg_ctl" -D "$PG_DATA" -w -t 60 -l "$PG_DATA/log" -o "-p $PG_PORT -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=120" start >/dev/null 2>&1 \
+            || fail "PostgreSQL did not start: $(tail -n 3 "$PG_DATA/log")"
+        echo "$PG_PORT" >"$VAR/pg.port"
+    fi
+    PG_PORT=$(cat "$VAR/pg.port")
+}
+
+stop_postgres() {
+    [ -f "$PG_DATA/PG_VERSION" ] || PG_DATA=/var/lib/rhapsode-$(echo "$ROOT" | sha256sum | cut -c1-8)
+    if [ -f "$PG_DATA/postmaster.pid" ]; then as_pg "$PG/pg_ctl" -D "$PG_DATA" -m fast -w stop >/dev/null 2>&1 || true; fi
+}
+
+database_url() { echo "postgresql://rhapsode:$(cat "$VAR/pg.password")@127.0.0.1:$PG_PORT/$1?serverVersion=15&charset=utf8"; }
+sql() { PGPASSWORD=$(cat "$VAR/pg.password") psql -h 127.0.0.1 -p "$PG_PORT" -U rhapsode -qAt "$@"; }
+make_database() { [ "$(sql -d postgres -c "SELECT 1 FROM pg_database WHERE datname = '$1'")" = 1 ] || sql -d postgres -c "CREATE DATABASE $1"; }
+drop_database() { sql -d postgres -c "DROP DATABASE IF EXISTS $1 WITH (FORCE)"; }
+
+# Settings of an instance: the application itself, or the one that the browser tests start. Sets HERE.
+write_settings() {
+    local instance=$1
+    HERE=$VAR/$instance
+    mkdir -p "$HERE/store" "$HERE/run" "$VAR/sessions" "$VAR/cache" "$VAR/log"
+    [ -f "$HERE/secret" ] || { head -c 32 /dev/urandom | base64 | tr -d '/+=\n' >"$HERE/secret"; chmod 600 "$HERE/secret"; }
+    cat >"$HERE/settings.env" <<SETTINGS
+APP_ENV=prod
+APP_SECRET=$(cat "$HERE/secret")
+DATABASE_URL='$(database_url "rhapsode_$instance")'
+STORE_DIR=$HERE/store
+SETTINGS
+    chmod 600 "$HERE/settings.env"
+    export RHAPSODE_SETTINGS=$HERE/settings.env
+    if is_root && [ "$APP_USER" != root ]; then
+        # Only what is not its own yet: a large store is not walked through at every start.
+        find "$HERE/store" "$HERE/run" "$HERE/settings.env" "$VAR/sessions" "$VAR/cache" "$VAR/log" ! -user "$APP_USER" -print0 | xargs -0r chown "$APP_USER"
+    fi
+}
+
+console() { as_app php -d memory_limit=1G "$ROOT/bin/console" "$@"; }
+
+start_web() {
+    local port=$1 user=$APP_USER fpm
+    fpm=$(command -v php-fpm8.2 || command -v /usr/sbin/php-fpm8.2)
+    cat >"$HERE/run/fpm.conf" <<CONF
+[global]
+pid = $HERE/run/fpm.pid
+error_log = $HERE/run/fpm.log
+daemonize = no
+[www]
+$(is_root && echo "user = $user
+group = $(id -gn "$user")
+listen.owner = $user")
+listen = $HERE/run/fpm.sock
+pm = dynamic
+pm.max_children = 12
+pm.start_servers = 3
+pm.min_spare_servers = 2
+pm.max_spare_servers = 6
+pm.max_requests = 2000
+catch_workers_output = yes
+decorate_workers_output = no
+clear_env = yes
+env[PATH] = /usr/local/bin:/usr/bin:/bin
+env[RHAPSODE_SETTINGS] = $RHAPSODE_SETTINGS
+env[LC_ALL] = C.UTF-8
+php_admin_value[expose_php] = 0
+php_admin_value[display_errors] = 0
+php_admin_value[memory_limit] = 384M
+php_admin_value[max_execution_time] = 300
+php_admin_value[upload_max_filesize] = 62M
+php_admin_value[post_max_size] = 64M
+php_admin_value[opcache.memory_consumption] = 192
+php_admin_value[opcache.max_accelerated_files] = 20000
+php_admin_value[opcache.validate_timestamps] = 1
+php_admin_value[opcache.revalidate_freq] = 1
+CONF
+    sed -e "s#@ROOT@#$ROOT#g; s#@HERE@#$HERE#g; s#@PORT@#$port#g; s#@USER@#$(is_root && echo "user $user $(id -gn "$user");")#g" "$ROOT/bin/parts/nginx.conf" >"$HERE/run/nginx.conf"
+    "$fpm" $([ "$user" = root ] && echo -R) -F -y "$HERE/run/fpm.conf" -c "$ROOT/bin/parts/php.ini" >"$HERE/run/php.log" 2>&1 &
+    echo $! >"$HERE/run/fpm.started"
+    nginx -c "$HERE/run/nginx.conf" -p "$HERE/run" -e "$HERE/run/nginx-error.log" -g 'daemon off;' >"$HERE/run/nginx.out" 2>&1 &
+    echo $! >"$HERE/run/nginx.started"
+}
+
+start_workers() {
+    local count=$1 i
+    for ((i = 1; i <= count; i++)); do
+        # Films give way to pages; a worker that ends, by its limits or by a fault, is begun again.
+        ( trap 'kill "${child:-0}" 2>/dev/null; exit 0' TERM INT
+          while :; do
+            nice -n 10 $([ "$(id -un)" != "$APP_USER" ] && echo runuser -u "$APP_USER" --) php -d memory_limit=512M -d ffi.enable=1 "$ROOT/bin/console" messenger:consume films --keepalive=10 --time-limit=3600 --memory-limit=400M --sleep=0.2 -q &
+            child=$!; wait "$child" || true; sleep 1
+          done ) >>"$HERE/run/worker-$i.log" 2>&1 &
+        echo $! >"$HERE/run/worker-$i.started"
+    done
+}
+
+wait_for_page() {
+    local i
+    for ((i = 0; i < 150; i++)); do
+        [ "$(curl -s -o /dev/null -w '%{http_code}' "http://127.0.0.1:$1/api/health")" = 200 ] && return 0
+        sleep 0.2
+    done
+    fail "The page does not answer. The logs under ${HERE#"$ROOT"/}/run say why: $(tail -n 5 "$HERE"/run/*.log 2>/dev/null)"
+}
+
+# Ends what this instance started, by the process ids that were noted.
+stop_instance() {
+    local here=$VAR/$1 file pid i
+    for file in "$here"/run/*.started; do
+        [ -f "$file" ] || continue
+        pid=$(cat "$file")
+        if kill -0 "$pid" 2>/dev/null; then kill -TERM "$pid" 2>/dev/null || true; fi
+    done
+    for file in "$here"/run/*.started; do
+        [ -f "$file" ] || continue
+        pid=$(cat "$file")
+        for ((i = 0; i < 50; i++)); do kill -0 "$pid" 2>/dev/null || break; sleep 0.1; done
+        rm -f "$file"
+    done
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Account;
+
+use Rhapsode\App\Shared\Problem;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+final class SessionController
+{
+    #[Route('/api/session', name: 'who', methods: ['GET'])]
+    public function who(#[CurrentUser] ?User $user): Response
+    {
+        return new JsonResponse(null === $user ? null : $user->toArray());
+    }
+
+    #[Route('/api/session', name: 'sign_in', methods: ['POST'])]
+    public function signIn(): Response
+    {
+        // The firewall has answered what it could read.
+        return new Problem(400, 'Send a name and a password.');
+    }
+
+    #[Route('/api/session/end', name: 'sign_out', methods: ['POST'])]
+    public function signOut(): never
+    {
+        throw new \LogicException('The firewall answers this.');
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Account;
+
+use Doctrine\ORM\Mapping as ORM;
+use Rhapsode\App\Classroom\Classroom;
+use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
+use Symfony\Component\Security\Core\User\UserInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** A person: a sign-in name, a first name to show, and nothing else that could tell who it is. */
+#[ORM\Entity]
+#[ORM\Table(name: 'person')]
+class User implements UserInterface, PasswordAuthenticatedUserInterface
+{
+    #[ORM\Id, ORM\Column(type: 'uuid')]
+    public readonly Uuid $id;
+
+    #[ORM\Column]
+    public string $password = '';
+
+    public function __construct(
+        #[ORM\Column(length: 60, unique: true)]
+        public readonly string $name,
+        #[ORM\Column(length: 60)]
+        public readonly string $firstName,
+        #[ORM\Column(length: 10, enumType: Role::class)]
+        public readonly Role $role,
+        /** The class that a student belongs to. */
+        #[ORM\ManyToOne]
+        public readonly ?Classroom $classroom = null,
+    ) {
+        $this->id = Uuid::v7();
+    }
+
+    public function getRoles(): array
+    {
+        return ['ROLE_USER', Role::Teacher === $this->role ? 'ROLE_TEACHER' : 'ROLE_STUDENT'];
+    }
+
+    public function getUserIdentifier(): string
+    {
+        return '' === $this->name ? throw new \LogicException() : $this->name;
+    }
+
+    public function getPassword(): string
+    {
+        return $this->password;
+    }
+
+    public function eraseCredentials(): void {}
+
+    public function is(self $other): bool
+    {
+        return $this->id->equals($other->id);
+    }
+
+    /** @return array{id: string, firstName: string, role: string} */
+    public function toArray(): array
+    {
+        return ['id' => (string) $this->id, 'firstName' => $this->firstName, 'role' => $this->role->value];
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Classroom;
+
+use Doctrine\ORM\Mapping as ORM;
+use Rhapsode\Core\Proof\LengthWanted;
+use Symfony\Component\Uid\Uuid;
+
+/** A task set for a class: a film of a length, by a day. */
+#[ORM\Entity]
+class Assignment
+{
+    #[ORM\Id, ORM\Column(type: 'uuid')]
+    public readonly Uuid $id;
+
+    public function __construct(
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Classroom $classroom,
+        #[ORM\Column(length: 120)]
+        public readonly string $title,
+        #[ORM\Column(type: 'text')]
+        public readonly string $task,
+        #[ORM\Column]
+        public readonly int $leastSeconds,
+        #[ORM\Column]
+        public readonly int $mostSeconds,
+        #[ORM\Column(type: 'date_immutable')]
+        public readonly \DateTimeImmutable $dueOn,
+    ) {
+        $this->id = Uuid::v7();
+    }
+
+    public function length(): LengthWanted
+    {
+        return new LengthWanted($this->leastSeconds, $this->mostSeconds);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => (string) $this->id, 'title' => $this->title, 'task' => $this->task, 'classroom' => $this->classroom->name,
+            'leastSeconds' => $this->leastSeconds, 'mostSeconds' => $this->mostSeconds, 'dueOn' => $this->dueOn->format('Y-m-d'),
+        ];
+    }
+}

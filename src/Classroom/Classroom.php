@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Classroom;
+
+use Doctrine\ORM\Mapping as ORM;
+use Rhapsode\App\Account\User;
+use Symfony\Component\Uid\Uuid;
+
+#[ORM\Entity]
+class Classroom
+{
+    #[ORM\Id, ORM\Column(type: 'uuid')]
+    public readonly Uuid $id;
+
+    public function __construct(
+        #[ORM\Column(length: 120)]
+        public readonly string $name,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly User $teacher,
+    ) {
+        $this->id = Uuid::v7();
+    }
+
+    public function has(User $user): bool
+    {
+        return $this->teacher->is($user) || true === $user->classroom?->id->equals($this->id);
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Film;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Shared\Media;
+use Rhapsode\App\Shared\Problem;
+use Rhapsode\App\Story\StoryRecord;
+use Rhapsode\App\Story\StoryVoter;
+use Rhapsode\Core\Story\SlideKind;
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Messenger\MessageBusInterface;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+
+final readonly class FilmController
+{
+    public function __construct(private EntityManagerInterface $entities, private MessageBusInterface $bus) {}
+
+    /** Asks for the film of the story as it is now. The same story asked for again is the same film. */
+    #[Route('/api/stories/{id}/films', name: 'make_film', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[IsGranted(StoryVoter::OWN, 'story')]
+    public function make(#[MapEntity] StoryRecord $story): JsonResponse
+    {
+        $film = new FilmRecord($story);
+        $pictures = array_filter($film->story()->slides, static fn($slide): bool => SlideKind::Picture === $slide->kind);
+        if ([] === $pictures) {
+            return new Problem(409, 'The story has no pictures yet. Bring some in first.');
+        }
+        foreach ($this->entities->getRepository(FilmRecord::class)->findBy(['story' => $story, 'documentHash' => $film->documentHash], ['begunAt' => 'DESC']) as $same) {
+            if (!\in_array($same->state, [FilmState::Failed, FilmState::Cancelled], true)) {
+                return new JsonResponse($same->toArray());
+            }
+        }
+        $this->entities->persist($film);
+        // The order for it is kept together with the film, or neither is.
+        $this->entities->wrapInTransaction(function () use ($film): void {
+            $this->entities->flush();
+            $this->bus->dispatch(new MakeFilm((string) $film->id));
+        });
+
+        return new JsonResponse($film->toArray(), 202);
+    }
+
+    #[Route('/api/films/{id}', name: 'film', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[IsGranted(FilmVoter::WATCH, 'film')]
+    public function show(#[MapEntity] FilmRecord $film): JsonResponse
+    {
+        return new JsonResponse($film->toArray());
+    }
+
+    #[Route('/api/films/{id}/cancel', name: 'cancel_film', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[IsGranted(FilmVoter::OWN, 'film')]
+    public function cancel(#[MapEntity] FilmRecord $film): JsonResponse
+    {
+        if (!$film->state->isOver()) {
+            $film->state = FilmState::Cancelled;
+            $this->entities->flush();
+        }
+
+        return new JsonResponse($film->toArray());
+    }
+
+    #[Route('/api/films/{id}/film.mp4', name: 'film_video', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[IsGranted(FilmVoter::WATCH, 'film')]
+    public function video(#[MapEntity] FilmRecord $film, Request $request): Response
+    {
+        return self::file($film, $film->video(), 'video/mp4', $request->query->has('download') ? $film->title . '.mp4' : null);
+    }
+
+    #[Route('/api/films/{id}/captions.vtt', name: 'film_captions', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[IsGranted(FilmVoter::WATCH, 'film')]
+    public function captions(#[MapEntity] FilmRecord $film, Request $request): Response
+    {
+        return self::file($film, $film->captions(), 'text/vtt; charset=utf-8', $request->query->has('download') ? $film->title . '.vtt' : null);
+    }
+
+    private static function file(FilmRecord $film, string $key, string $type, ?string $download): Response
+    {
+        return FilmState::Done === $film->state ? Media::of($key, $type, $download) : throw new NotFoundHttpException();
+    }
+}

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Film;
+
+use Doctrine\ORM\Mapping as ORM;
+use Rhapsode\App\Shared\Clock;
+use Rhapsode\App\Story\StoryRecord;
+use Rhapsode\Core\Story\Story;
+use Symfony\Component\Uid\Uuid;
+
+/** A film, being made or made, from the story as it was when it was asked for: later edits do not touch it. */
+#[ORM\Entity]
+#[ORM\Table(name: 'film')]
+class FilmRecord
+{
+    #[ORM\Id, ORM\Column(type: 'uuid')]
+    public readonly Uuid $id;
+
+    #[ORM\Column(length: 10, enumType: FilmState::class)]
+    public FilmState $state = FilmState::Waiting;
+
+    #[ORM\Column]
+    public readonly int $revision;
+
+    #[ORM\Column(length: 120)]
+    public readonly string $title;
+
+    #[ORM\Column(type: 'text')]
+    private readonly string $document;
+
+    #[ORM\Column(length: 64)]
+    public readonly string $documentHash;
+
+    /** Frames to be encoded and done so far. */
+    #[ORM\Column]
+    public int $frames = 0;
+
+    #[ORM\Column]
+    public int $framesDone = 0;
+
+    #[ORM\Column]
+    public float $seconds = 0;
+
+    /** Why it could not be made, for its owner. */
+    #[ORM\Column(type: 'text', nullable: true)]
+    public ?string $problem = null;
+
+    #[ORM\Column(type: 'datetime_immutable')]
+    public readonly \DateTimeImmutable $begunAt;
+
+    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
+    public ?\DateTimeImmutable $makingSince = null;
+
+    #[ORM\Column(type: 'bigint', nullable: true)]
+    public ?int $bytes = null;
+
+    public function __construct(
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly StoryRecord $story,
+        #[ORM\Column]
+        public readonly int $height = 720,
+    ) {
+        $this->id = Uuid::v7();
+        $this->revision = $story->revision;
+        $this->title = $story->title;
+        $this->document = $story->document();
+        $this->documentHash = hash('sha256', $this->document);
+        $this->begunAt = Clock::now();
+    }
+
+    public function story(): Story
+    {
+        return Story::fromJson($this->document);
+    }
+
+    public function video(): string
+    {
+        return "films/{$this->id}/film.mp4";
+    }
+
+    public function captions(): string
+    {
+        return "films/{$this->id}/captions.vtt";
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => (string) $this->id,
+            'title' => $this->title,
+            'revision' => $this->revision,
+            'state' => $this->state->value,
+            'frames' => $this->frames,
+            'framesDone' => $this->framesDone,
+            'secondsLeft' => $this->secondsLeft(),
+            'seconds' => $this->seconds,
+            'height' => $this->height,
+            'bytes' => $this->bytes,
+            'problem' => $this->problem,
+            'begunAt' => $this->begunAt->format(\DATE_RFC3339),
+        ];
+    }
+
+    /** By the pace so far; null while there is none to go by. */
+    private function secondsLeft(): ?int
+    {
+        if (FilmState::Making !== $this->state || null === $this->makingSince || $this->framesDone < 30) {
+            return null;
+        }
+        $spent = max(1, Clock::now()->getTimestamp() - $this->makingSince->getTimestamp());
+
+        return (int) ceil(($this->frames - $this->framesDone) * $spent / $this->framesDone) + 2;
+    }
+}

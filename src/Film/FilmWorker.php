@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Film;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Log\LoggerInterface;
+use Rhapsode\App\Shared\Clock;
+use Rhapsode\App\Shared\Store;
+use Rhapsode\App\Story\PlanMaker;
+use Rhapsode\Core\Captions\WebVtt;
+use Rhapsode\Core\Plan\Plan;
+use Rhapsode\Studio\Film\FilmJoiner;
+use Rhapsode\Studio\Film\Segment;
+use Rhapsode\Studio\Film\SegmentMaker;
+use Rhapsode\Studio\Film\Segments;
+use Rhapsode\Studio\Tool\Scratch;
+use Symfony\Component\Messenger\Attribute\AsMessageHandler;
+use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\Messenger\MessageBusInterface;
+
+/**
+ * Makes films from the queue, segment by segment, so that one film uses every core and a killed worker costs one
+ * segment. All steps may be repeated: what is made already is not made again.
+ */
+final class FilmWorker
+{
+    /** The last plan, since a worker often makes several segments of one film. */
+    private ?string $planned = null;
+    private ?Plan $plan = null;
+
+    public function __construct(
+        private readonly EntityManagerInterface $entities,
+        private readonly Connection $database,
+        private readonly PlanMaker $plans,
+        private readonly StoreMakings $makings,
+        private readonly Store $store,
+        private readonly MessageBusInterface $bus,
+        private readonly LoggerInterface $logger,
+    ) {}
+
+    #[AsMessageHandler]
+    public function make(MakeFilm $message): void
+    {
+        $film = $this->film($message->film);
+        if (null === $film) {
+            return;
+        }
+        $plan = $this->planOf($film);
+        $missing = [];
+        foreach (Segments::of($plan, $film->height) as $segment) {
+            if (!$this->store->has(FilmSegment::key($segment->name))) {
+                $missing[$segment->name] = $segment;
+            }
+        }
+        foreach ($missing as $segment) {
+            if (null === $this->entities->find(FilmSegment::class, ['film' => $film->id, 'name' => $segment->name])) {
+                $this->entities->persist(new FilmSegment($film, $segment->name, $segment->frames));
+            }
+        }
+        $film->state = FilmState::Making;
+        $film->makingSince ??= Clock::now();
+        $film->frames = array_sum(array_map(static fn(Segment $s): int => $s->frames, $missing));
+        $film->seconds = $plan->seconds();
+        $this->entities->flush();
+        foreach ($missing as $segment) {
+            $this->bus->dispatch(new MakeSegment($message->film, $segment->name));
+        }
+        if ([] === $missing) {
+            $this->joinIfReady($message->film);
+        }
+    }
+
+    #[AsMessageHandler]
+    public function segment(MakeSegment $message): void
+    {
+        $film = $this->film($message->film);
+        if (null === $film) {
+            return;
+        }
+        $plan = $this->planOf($film);
+        foreach (Segments::of($plan, $film->height) as $segment) {
+            if ($segment->name !== $message->name) {
+                continue;
+            }
+            if (!$this->store->has(FilmSegment::key($segment->name))) {
+                $made = (new SegmentMaker($this->makings, $plan->shape, $film->height))->make(
+                    $segment,
+                    $this->store->path(FilmSegment::key($segment->name)),
+                    fn(int $frames): bool => $this->tell($message, $frames),
+                );
+                if (!$made) {
+                    return; // Cancelled meanwhile.
+                }
+            }
+            $this->database->executeStatement('UPDATE film_segment SET done = true, frames_done = frames WHERE film_id = ? AND name = ?', [$message->film, $message->name]);
+            break;
+        }
+        $this->tell($message, null);
+        $this->joinIfReady($message->film);
+    }
+
+    #[AsMessageHandler]
+    public function join(JoinFilm $message): void
+    {
+        $film = $this->film($message->film);
+        if (null === $film) {
+            return;
+        }
+        $plan = $this->planOf($film);
+        $scratch = new Scratch();
+        $segments = array_map(fn(Segment $s): string => $this->store->path(FilmSegment::key($s->name)), Segments::of($plan, $film->height));
+        $this->store->once($film->video(), fn(string $new) => (new FilmJoiner($this->makings))->join($plan, $segments, $new, $scratch->folder));
+        $this->store->write($film->captions(), WebVtt::write($plan->cues, $plan->language));
+        $film->bytes = (int) filesize($this->store->path($film->video()));
+        $film->framesDone = $film->frames;
+        $film->state = FilmState::Done;
+        $film->problem = null;
+        $this->entities->flush();
+    }
+
+    /** When every try has failed, the film's owner is told, and may try again. */
+    #[AsEventListener]
+    public function failed(WorkerMessageFailedEvent $event): void
+    {
+        $message = $event->getEnvelope()->getMessage();
+        if ($event->willRetry() || !($message instanceof MakeFilm || $message instanceof MakeSegment || $message instanceof JoinFilm)) {
+            return;
+        }
+        $this->logger->error('film failed', ['film' => $message->film, 'exception' => $event->getThrowable()]);
+        $this->database->executeStatement(
+            'UPDATE film SET state = ?, problem = ? WHERE id = ? AND state NOT IN (?, ?)',
+            [FilmState::Failed->value, 'The film could not be made this time. Your story is safe. Please try again; if it fails again, tell your teacher.', $message->film, FilmState::Done->value, FilmState::Cancelled->value],
+        );
+    }
+
+    /** The film, unless it is over already. */
+    private function film(string $id): ?FilmRecord
+    {
+        $this->entities->clear();
+        $film = $this->entities->find(FilmRecord::class, $id);
+
+        return null === $film || $film->state->isOver() ? null : $film;
+    }
+
+    private function planOf(FilmRecord $film): Plan
+    {
+        if (null === $this->plan || $this->planned !== (string) $film->id) {
+            $this->plan = $this->plans->plan($film->story());
+            $this->planned = (string) $film->id;
+        }
+
+        return $this->plan;
+    }
+
+    /** Notes how far it is. @return bool whether to go on */
+    private function tell(MakeSegment $message, ?int $frames): bool
+    {
+        if (null !== $frames) {
+            $this->database->executeStatement('UPDATE film_segment SET frames_done = ? WHERE film_id = ? AND name = ?', [$frames, $message->film, $message->name]);
+        }
+        $this->database->executeStatement('UPDATE film SET frames_done = (SELECT COALESCE(SUM(frames_done), 0) FROM film_segment WHERE film_id = film.id) WHERE id = ?', [$message->film]);
+
+        return FilmState::Cancelled->value !== $this->database->fetchOne('SELECT state FROM film WHERE id = ?', [$message->film]);
+    }
+
+    /** Exactly one of the workers that end the last segments sees that none is missing. */
+    private function joinIfReady(string $film): void
+    {
+        $ready = $this->database->executeStatement(
+            'UPDATE film SET state = ? WHERE id = ? AND state = ? AND NOT EXISTS (SELECT 1 FROM film_segment WHERE film_id = film.id AND NOT done)',
+            [FilmState::Joining->value, $film, FilmState::Making->value],
+        );
+        if (1 === (int) $ready) {
+            $this->bus->dispatch(new JoinFilm($film));
+        }
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\HandIn;
+
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
+use Doctrine\ORM\Mapping as ORM;
+use Rhapsode\App\Account\User;
+use Rhapsode\App\Classroom\Assignment;
+use Rhapsode\App\Film\FilmRecord;
+use Rhapsode\App\Shared\Clock;
+use Rhapsode\App\Story\StoryRecord;
+use Symfony\Component\Uid\Uuid;
+
+/** A film handed in to an assignment. The film holds the story as it was: what is handed in is frozen. */
+#[ORM\Entity]
+class HandIn
+{
+    #[ORM\Id, ORM\Column(type: 'uuid')]
+    public readonly Uuid $id;
+
+    #[ORM\Column(length: 12, enumType: HandInState::class)]
+    public HandInState $state = HandInState::HandedIn;
+
+    #[ORM\Column(type: 'datetime_immutable')]
+    public readonly \DateTimeImmutable $handedInAt;
+
+    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
+    public ?\DateTimeImmutable $answeredAt = null;
+
+    /** What the teacher says with the answer. */
+    #[ORM\Column(type: 'text')]
+    public string $answer = '';
+
+    /** @var Collection<int, Remark> */
+    #[ORM\OneToMany(targetEntity: Remark::class, mappedBy: 'handIn'), ORM\OrderBy(['frame' => 'ASC', 'id' => 'ASC'])]
+    public Collection $remarks;
+
+    public function __construct(
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly Assignment $assignment,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly User $student,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly StoryRecord $story,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly FilmRecord $film,
+        /** The first, the second, … of this story. */
+        #[ORM\Column]
+        public readonly int $number,
+    ) {
+        $this->id = Uuid::v7();
+        $this->handedInAt = Clock::now();
+        $this->remarks = new ArrayCollection();
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => (string) $this->id,
+            'number' => $this->number,
+            'state' => $this->state->value,
+            'handedInAt' => $this->handedInAt->format(\DATE_RFC3339),
+            'answeredAt' => $this->answeredAt?->format(\DATE_RFC3339),
+            'answer' => $this->answer,
+            'student' => $this->student->firstName,
+            'title' => $this->film->title,
+            'film' => (string) $this->film->id,
+            'seconds' => $this->film->seconds,
+            'story' => (string) $this->story->id,
+            'cover' => $this->story->cover,
+            'remarks' => $this->remarks->map(static fn(Remark $r): array => $r->toArray())->getValues(),
+        ];
+    }
+}

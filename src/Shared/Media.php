@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Shared;
+
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Sends a file of the store after the application's own check: nginx does the sending (X-Accel-Redirect). */
+final class Media
+{
+    public static function of(string $key, string $type, ?string $download = null, bool $forGood = true): Response
+    {
+        $response = new Response('', 200, [
+            'X-Accel-Redirect' => '/_store/' . $key,
+            'Content-Type' => $type,
+            'Content-Security-Policy' => "default-src 'none'",
+            // Only the reader's own browser may keep it.
+            'Cache-Control' => $forGood ? 'private, max-age=31536000, immutable' : 'private, no-cache',
+        ]);
+        if (null !== $download) {
+            $plain = trim((string) preg_replace('/[^A-Za-z0-9._ -]+/', '', (string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', $download)));
+            $response->headers->set('Content-Disposition', HeaderUtils::makeDisposition('attachment', str_replace(['/', '\\', '%'], '-', $download), '' === $plain ? 'film' : $plain));
+        }
+
+        return $response;
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Story;
+
+use Doctrine\DBAL\LockMode;
+use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Shared\Stale;
+use Rhapsode\Core\Edit\Change;
+use Rhapsode\Core\Edit\Edit;
+use Rhapsode\Core\Edit\Refused;
+use Rhapsode\Core\Story\Story;
+
+/** Changes stories: the new document and the step of history in one transaction, or nothing. */
+final readonly class Stories
+{
+    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans) {}
+
+    /**
+     * @param list<Edit> $edits
+     * @param int|null   $revision the revision they were made on; null for what holds on any
+     *
+     * @throws Refused|Stale
+     */
+    public function edit(StoryRecord $record, array $edits, ?int $revision): void
+    {
+        $this->changing($record, $revision, function (Story $story) use ($record, $edits): Story {
+            $new = array_reduce($edits, static fn(Story $s, Edit $edit): Story => $edit->apply($s), $story);
+            // What edits put together must be a story too.
+            $new = Story::fromJson($new->toJson());
+            $change = Change::between($story, $new);
+            if (!$change->isNothing()) {
+                $this->entities->getConnection()->executeStatement('UPDATE story_change SET superseded = true WHERE story_id = ? AND undone AND NOT superseded', [(string) $record->id]);
+                $this->entities->persist(new StoryChange($record, $change));
+            }
+
+            return $new;
+        });
+    }
+
+    /** @throws Refused|Stale */
+    public function undo(StoryRecord $record, ?int $revision): void
+    {
+        $this->changing($record, $revision, function (Story $story) use ($record): Story {
+            $step = $this->step($record, false, 'DESC') ?? throw new Refused('There is nothing to undo.');
+            $step->undone = true;
+
+            return $step->change()->undone()->applyTo($story);
+        });
+    }
+
+    /** @throws Refused|Stale */
+    public function redo(StoryRecord $record, ?int $revision): void
+    {
+        $this->changing($record, $revision, function (Story $story) use ($record): Story {
+            $step = $this->step($record, true, 'ASC') ?? throw new Refused('There is nothing to do again.');
+            $step->undone = false;
+
+            return $step->change()->applyTo($story);
+        });
+    }
+
+    public function canUndo(StoryRecord $record): bool
+    {
+        return null !== $this->step($record, false, 'DESC');
+    }
+
+    public function canRedo(StoryRecord $record): bool
+    {
+        return null !== $this->step($record, true, 'ASC');
+    }
+
+    /** @param \Closure(Story): Story $change */
+    private function changing(StoryRecord $record, ?int $revision, \Closure $change): void
+    {
+        $this->entities->wrapInTransaction(function () use ($record, $revision, $change): void {
+            $this->entities->refresh($record, LockMode::PESSIMISTIC_WRITE);
+            if (null !== $revision && $revision !== $record->revision) {
+                throw new Stale($record->revision);
+            }
+            $story = $change($record->story());
+            $record->write($story);
+            $record->seconds = $this->plans->plan($story)->seconds();
+            ++$record->revision;
+        });
+    }
+
+    private function step(StoryRecord $record, bool $undone, string $order): ?StoryChange
+    {
+        return $this->entities->getRepository(StoryChange::class)->findOneBy(['story' => $record, 'undone' => $undone, 'superseded' => false], ['number' => $order]);
+    }
+}

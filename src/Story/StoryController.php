@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Story;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Account\User;
+use Rhapsode\App\Classroom\Assignment;
+use Rhapsode\App\Classroom\AssignmentVoter;
+use Rhapsode\App\Film\StoreMakings;
+use Rhapsode\App\Shared\Body;
+use Rhapsode\App\Shared\Media;
+use Rhapsode\Core\Edit\EditReader;
+use Rhapsode\Core\Edit\Refused;
+use Rhapsode\Core\Shape\BadShape;
+use Rhapsode\Core\Story\Story;
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\HttpException;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Core\Authorization\AuthorizationCheckerInterface;
+use Symfony\Component\Security\Core\Exception\AccessDeniedException;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+use Symfony\Component\Uid\Uuid;
+
+#[Route('/api/stories')]
+final readonly class StoryController
+{
+    private const MOST_EDITS = 300;
+    private const WORDS_HEIGHT = 720;
+
+    public function __construct(private EntityManagerInterface $entities, private Stories $stories, private StoryView $view) {}
+
+    #[Route('', name: 'begin_story', methods: ['POST'])]
+    public function begin(Request $request, #[CurrentUser] User $user, AuthorizationCheckerInterface $access): JsonResponse
+    {
+        $body = Body::of($request);
+        $assignment = null;
+        $id = $body->idOrNull('assignment');
+        if (null !== $id) {
+            $assignment = Uuid::isValid($id) ? $this->entities->find(Assignment::class, $id) : null;
+            if (null === $assignment || !$access->isGranted(AssignmentVoter::HAND_IN, $assignment)) {
+                throw new AccessDeniedException();
+            }
+        }
+        $record = new StoryRecord($user, Story::begin(trim($body->text('title', 120, min: 1)), (string) Uuid::v7()), $assignment);
+        $this->entities->persist($record);
+        $this->entities->flush();
+
+        return new JsonResponse($this->view->of($record), 201);
+    }
+
+    #[Route('/{id}', name: 'story', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[IsGranted(StoryVoter::OWN, 'story')]
+    public function show(#[MapEntity] StoryRecord $story): JsonResponse
+    {
+        return new JsonResponse($this->view->of($story));
+    }
+
+    #[Route('/{id}', name: 'delete_story', methods: ['DELETE'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[IsGranted(StoryVoter::OWN, 'story')]
+    public function delete(#[MapEntity] StoryRecord $story): Response
+    {
+        $story->deletedAt = new \DateTimeImmutable();
+        $this->entities->flush();
+
+        return new Response('', 204);
+    }
+
+    /** What was deleted by mistake comes back. */
+    #[Route('/{id}/restore', name: 'restore_story', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    public function restore(#[MapEntity] StoryRecord $story, #[CurrentUser] User $user): Response
+    {
+        if (!$story->owner->is($user)) {
+            throw new AccessDeniedException();
+        }
+        $story->deletedAt = null;
+        $this->entities->flush();
+
+        return new Response('', 204);
+    }
+
+    #[Route('/{id}/edits', name: 'edit_story', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[IsGranted(StoryVoter::OWN, 'story')]
+    public function edit(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
+    {
+        $edits = array_map(EditReader::read(...), Body::of($request)->objects('edits'));
+        if ([] === $edits || \count($edits) > self::MOST_EDITS) {
+            throw new BadShape(\sprintf('Send 1 to %d edits.', self::MOST_EDITS));
+        }
+        $this->stories->edit($story, $edits, self::madeOn($request));
+
+        return new JsonResponse($this->view->of($story));
+    }
+
+    /** @throws Refused */
+    #[Route('/{id}/undo', name: 'undo', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[IsGranted(StoryVoter::OWN, 'story')]
+    public function undo(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
+    {
+        $this->stories->undo($story, self::madeOn($request));
+
+        return new JsonResponse($this->view->of($story));
+    }
+
+    /** @throws Refused */
+    #[Route('/{id}/redo', name: 'redo', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[IsGranted(StoryVoter::OWN, 'story')]
+    public function redo(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
+    {
+        $this->stories->redo($story, self::madeOn($request));
+
+        return new JsonResponse($this->view->of($story));
+    }
+
+    /** The words of a slide as the film will have them, by the hash that the plan names. */
+    #[Route('/{id}/words/{hash}.png', name: 'words', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}', 'hash' => '[0-9a-f]{24}'])]
+    #[IsGranted(StoryVoter::OWN, 'story')]
+    public function words(#[MapEntity] StoryRecord $story, string $hash, PlanMaker $plans, StoreMakings $makings): Response
+    {
+        foreach ($plans->plan($story->story())->slides as $slide) {
+            if ($slide->words->hash() === $hash) {
+                $makings->words($slide->words, self::WORDS_HEIGHT);
+
+                return Media::of(StoreMakings::wordsKey($slide->words, self::WORDS_HEIGHT), 'image/png');
+            }
+        }
+
+        throw new NotFoundHttpException();
+    }
+
+    /** The revision that a change was made on: never overwrite unseen work (RFC 9110, If-Match). */
+    private static function madeOn(Request $request): int
+    {
+        $match = trim((string) $request->headers->get('If-Match'), '"');
+        if (1 !== preg_match('/^\d{1,9}$/D', $match)) {
+            throw new HttpException(428, 'A change must say which revision it was made on.');
+        }
+
+        return (int) $match;
+    }
+}

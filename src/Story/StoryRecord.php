@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Story;
+
+use Doctrine\ORM\Mapping as ORM;
+use Rhapsode\App\Account\User;
+use Rhapsode\App\Classroom\Assignment;
+use Rhapsode\App\Shared\Clock;
+use Rhapsode\Core\Story\Story;
+use Symfony\Component\Uid\Uuid;
+
+/** A story as it is kept: its document, the revision that every change raises, and what the desk shows of it. */
+#[ORM\Entity]
+#[ORM\Table(name: 'story')]
+class StoryRecord
+{
+    #[ORM\Id, ORM\Column(type: 'uuid')]
+    public readonly Uuid $id;
+
+    #[ORM\Column]
+    public int $revision = 1;
+
+    #[ORM\Column(length: 120)]
+    public string $title;
+
+    /** Length of the film as planned, in seconds. */
+    #[ORM\Column]
+    public float $seconds = 0;
+
+    #[ORM\Column]
+    public int $slides = 0;
+
+    /** The picture on its cover. */
+    #[ORM\Column(length: 64, nullable: true)]
+    public ?string $cover = null;
+
+    #[ORM\Column(type: 'text')]
+    private string $document;
+
+    #[ORM\Column(type: 'datetime_immutable')]
+    public readonly \DateTimeImmutable $begunAt;
+
+    #[ORM\Column(type: 'datetime_immutable')]
+    public \DateTimeImmutable $changedAt;
+
+    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
+    public ?\DateTimeImmutable $deletedAt = null;
+
+    public function __construct(
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly User $owner,
+        Story $story,
+        #[ORM\ManyToOne]
+        public readonly ?Assignment $assignment = null,
+    ) {
+        $this->id = Uuid::v7();
+        $this->begunAt = Clock::now();
+        $this->write($story);
+    }
+
+    public function story(): Story
+    {
+        return Story::fromJson($this->document);
+    }
+
+    public function document(): string
+    {
+        return $this->document;
+    }
+
+    public function write(Story $story): void
+    {
+        $this->document = $story->toJson();
+        $this->title = $story->title;
+        $this->slides = \count($story->slides);
+        $pictures = array_filter(array_map(static fn($slide) => $slide->picture, $story->slides));
+        $this->cover = array_shift($pictures);
+        $this->changedAt = Clock::now();
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Story;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Film\FilmRecord;
+use Rhapsode\App\HandIn\HandIn;
+use Rhapsode\App\Take\TakeRecord;
+use Rhapsode\Core\Proof\Finding;
+use Rhapsode\Core\Proof\Proof;
+use Rhapsode\Core\Story\Slide;
+
+/** A story as its owner's page gets it: the document, the plan, what Proof finds, and what hangs on it. */
+final readonly class StoryView
+{
+    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans, private Stories $stories) {}
+
+    /** @return array<string, mixed> */
+    public function of(StoryRecord $record): array
+    {
+        $story = $record->story();
+        $plan = $this->plans->plan($story);
+        $chosen = array_filter(array_map(static fn(Slide $s): ?string => $s->take, $story->slides));
+        $waveforms = [];
+        foreach ($this->entities->getRepository(TakeRecord::class)->findBy(['id' => array_values($chosen)]) as $take) {
+            $waveforms[(string) $take->id] = $take->peaks;
+        }
+        $film = $this->entities->getRepository(FilmRecord::class)->findOneBy(['story' => $record], ['begunAt' => 'DESC', 'id' => 'DESC']);
+        $handIns = $this->entities->getRepository(HandIn::class)->findBy(['story' => $record], ['number' => 'DESC']);
+
+        return [
+            'id' => (string) $record->id,
+            'revision' => $record->revision,
+            'changedAt' => $record->changedAt->format(\DATE_RFC3339),
+            'story' => $story->toArray(),
+            'plan' => $plan->toArray(),
+            'proof' => array_map(static fn(Finding $f): array => $f->toArray(), Proof::read($story, $plan, $record->assignment?->length())),
+            'waveforms' => [] === $waveforms ? new \stdClass() : $waveforms,
+            'canUndo' => $this->stories->canUndo($record),
+            'canRedo' => $this->stories->canRedo($record),
+            'assignment' => $record->assignment?->toArray(),
+            'film' => $film?->toArray(),
+            'handIns' => array_map(static fn(HandIn $h): array => $h->toArray(), $handIns),
+        ];
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Take;
+
+use Doctrine\ORM\Mapping as ORM;
+
+/** A part of a recording that the server holds. */
+#[ORM\Entity]
+class TakePart
+{
+    public function __construct(
+        #[ORM\Id, ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public readonly TakeRecord $take,
+        #[ORM\Id, ORM\Column]
+        public readonly int $number,
+        #[ORM\Column(length: 64)]
+        public readonly string $hash,
+    ) {}
+
+    public function key(): string
+    {
+        return \sprintf('takes/%s/part-%05d', $this->take->id, $this->number);
+    }
+}
