@@ -1,0 +1,43 @@
+import { lazy, Suspense } from 'react';
+import { I18nProvider } from 'react-aria-components';
+import { Navigate, Route, Routes } from 'react-router';
+import { useSession } from './account/session';
+import { SignIn } from './account/SignIn';
+import { Unsent } from './booth/Unsent';
+import { Desk } from './desk/Desk';
+import { Soft } from './parts/controls';
+import { Page } from './parts/Page';
+
+const ScriptPage = lazy(() => import('./script/ScriptPage'));
+const BoothPage = lazy(() => import('./booth/BoothPage'));
+const FilmPage = lazy(() => import('./film/FilmPage'));
+const AssignmentPage = lazy(() => import('./classroom/AssignmentPage'));
+const ReviewPage = lazy(() => import('./classroom/ReviewPage'));
+
+export function App() {
+  const { person } = useSession();
+  if (person === undefined) return null;
+  if (person === null) return <SignIn />;
+  return (
+    <I18nProvider locale="en-US">
+      <Unsent person={person.id} />
+      <Suspense
+        fallback={
+          <Page title="">
+            <Soft>One moment …</Soft>
+          </Page>
+        }
+      >
+        <Routes>
+          <Route path="/" element={<Desk />} />
+          <Route path="/stories/:id" element={<ScriptPage />} />
+          <Route path="/stories/:id/booth" element={<BoothPage />} />
+          <Route path="/stories/:id/film" element={<FilmPage />} />
+          <Route path="/assignments/:id" element={<AssignmentPage />} />
+          <Route path="/handins/:id" element={<ReviewPage />} />
+          <Route path="*" element={<Navigate to="/" replace />} />
+        </Routes>
+      </Suspense>
+    </I18nProvider>
+  );
+}

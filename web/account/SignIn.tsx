@@ -1,0 +1,59 @@
+import { useState } from 'react';
+import { Form } from 'react-aria-components';
+import styled from 'styled-components';
+import { sentence } from '../api/client';
+import { Act, Card, Field, Soft } from '../parts/controls';
+import { Page } from '../parts/Page';
+import { useSession } from './session';
+
+const Middle = styled.div`
+  display: grid; gap: 32px; grid-template-columns: minmax(0, 1.2fr) minmax(280px, 360px); align-items: center; padding-top: 6vh;
+  @media (max-width: 760px) { grid-template-columns: minmax(0, 1fr); padding-top: 0; }
+  h1 { font-size: clamp(2rem, 4.5vw, 3.2rem); }
+  form { display: grid; gap: 16px; }
+`;
+const Stitched = styled.svg`width: 100%; max-width: 420px; margin: 16px 0;`;
+const Wrong = styled.p`color: var(--madder); font-weight: 600;`;
+
+export function SignIn() {
+  const { signIn } = useSession();
+  const [name, setName] = useState('');
+  const [password, setPassword] = useState('');
+  const [wrong, setWrong] = useState('');
+  const [busy, setBusy] = useState(false);
+  return (
+    <Page title="Sign in">
+      <Middle>
+        <div>
+          <h1>Pictures, in order. A voice over each. A film.</h1>
+          <Stitched viewBox="0 0 420 40" aria-hidden focusable="false">
+            <path d="M8 28C80 -10 120 56 190 20S320 4 412 18" fill="none" stroke="var(--indigo)" strokeWidth="4" strokeDasharray="14 8" strokeLinecap="round" />
+            {[8, 190, 412].map((x, i) => (
+              <circle key={x} cx={x} cy={[28, 20, 18][i]} r="7" fill="var(--madder)" />
+            ))}
+          </Stitched>
+          <Soft>Tell a story with your own pictures and your own voice, and hand it in to your class.</Soft>
+        </div>
+        <Card>
+          <h2>Sign in</h2>
+          <Form
+            onSubmit={(event) => {
+              event.preventDefault();
+              setBusy(true);
+              signIn(name, password)
+                .catch((error: unknown) => setWrong(sentence(error)))
+                .finally(() => setBusy(false));
+            }}
+          >
+            <Field label="Name" name="name" autoComplete="username" value={name} onChange={setName} autoFocus isRequired />
+            <Field label="Password" name="password" type="password" autoComplete="current-password" value={password} onChange={setPassword} isRequired />
+            <div role="alert">{wrong !== '' && <Wrong>{wrong}</Wrong>}</div>
+            <Act type="submit" isDisabled={busy}>
+              Sign in
+            </Act>
+          </Form>
+        </Card>
+      </Middle>
+    </Page>
+  );
+}

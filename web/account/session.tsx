@@ -1,0 +1,34 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { createContext, useCallback, useContext, useMemo, type ReactNode } from 'react';
+import { answer, api } from '../api/client';
+import type { Person } from '../api/types';
+
+interface Session {
+  /** Who is signed in; null for nobody, undefined while that is being asked. */
+  person: Person | null | undefined;
+  signIn: (name: string, password: string) => Promise<void>;
+  signOut: () => void;
+}
+
+const Context = createContext<Session>({ person: undefined, signIn: () => Promise.resolve(), signOut: () => undefined });
+export const useSession = (): Session => useContext(Context);
+
+export function SessionProvider({ children }: { children: ReactNode }) {
+  const queries = useQueryClient();
+  const { data } = useQuery({ queryKey: ['session'], queryFn: async () => (await answer(api.GET('/api/session'))) ?? null, staleTime: Infinity });
+  const signIn = useCallback(
+    async (name: string, password: string) => {
+      const person = await answer(api.POST('/api/session', { body: { name, password } }));
+      queries.setQueryData(['session'], person);
+    },
+    [queries],
+  );
+  const signOut = useCallback(() => {
+    void api.POST('/api/session/end').finally(() => {
+      queries.clear();
+      window.location.assign('/');
+    });
+  }, [queries]);
+  const value = useMemo(() => ({ person: data, signIn, signOut }), [data, signIn, signOut]);
+  return <Context.Provider value={value}>{children}</Context.Provider>;
+}

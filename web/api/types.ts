@@ -1,0 +1,22 @@
+import type { components } from './schema';
+
+type Schemas = components['schemas'];
+export type Person = Schemas['Person'];
+export type Desk = Schemas['Desk'];
+export type Cover = Schemas['Cover'];
+export type Assignment = Schemas['Assignment'];
+export type AssignmentView = Schemas['AssignmentView'];
+export type StoryView = Schemas['StoryView'];
+export type StoryDocument = Schemas['story.schema'];
+export type Slide = StoryDocument['slides'][number];
+export type Picture = StoryDocument['pictures'][string];
+export type Plan = Schemas['Plan'];
+export type PlannedSlide = Schemas['PlannedSlide'];
+export type Finding = Schemas['Finding'];
+export type Film = Schemas['Film'];
+export type HandIn = Schemas['HandIn'];
+export type HandInView = Schemas['HandInView'];
+export type Remark = Schemas['Remark'];
+export type TakeState = Schemas['TakeState'];
+export type Edit = Schemas['Edit'];
+export type Added = Schemas['Added'] | Schemas['Same'];

@@ -1,0 +1,54 @@
+/** Listening to the microphone: the stream, how loud it is, and what is wrong with it, in words that help. */
+export interface Microphone {
+  stream: MediaStream;
+  /** The loudest sample of the last moments, in dBFS. */
+  level: () => number;
+  close: () => void;
+}
+
+export async function openMicrophone(device: string | undefined, onGone: () => void): Promise<Microphone> {
+  if (!('mediaDevices' in navigator) || typeof MediaRecorder === 'undefined') throw new Error('This browser cannot record. Try a newer one, or bring in a sound recorded elsewhere.');
+  // What browsers do to voices in calls (echo, noise, gain) harms a recording: it is asked to be off.
+  const stream = await navigator.mediaDevices.getUserMedia({
+    audio: { deviceId: device ? { exact: device } : undefined, echoCancellation: false, noiseSuppression: false, autoGainControl: false, channelCount: 1 },
+  });
+  const [track] = stream.getAudioTracks();
+  track?.addEventListener('ended', onGone);
+  const context = new AudioContext();
+  await context.resume();
+  const analyser = new AnalyserNode(context, { fftSize: 4096 });
+  context.createMediaStreamSource(stream).connect(analyser);
+  const samples = new Float32Array(analyser.fftSize);
+  return {
+    stream,
+    level: () => {
+      analyser.getFloatTimeDomainData(samples);
+      let peak = 0;
+      for (const sample of samples) peak = Math.max(peak, Math.abs(sample));
+      return peak === 0 ? -100 : 20 * Math.log10(peak);
+    },
+    close: () => {
+      track?.removeEventListener('ended', onGone);
+      for (const each of stream.getTracks()) each.stop();
+      void context.close();
+    },
+  };
+}
+
+export function microphoneTrouble(error: unknown): string {
+  const name = error instanceof DOMException ? error.name : '';
+  if (name === 'NotAllowedError' || name === 'SecurityError') return 'The browser was not allowed to use the microphone. Press the microphone or the lock beside the address, allow it, and try again.';
+  if (name === 'NotFoundError' || name === 'OverconstrainedError') return 'There is no microphone. Plug one in and try again, or bring in a sound recorded elsewhere.';
+  if (name === 'NotReadableError' || name === 'AbortError') return 'Another program is using the microphone. Close that program and try again.';
+  return error instanceof Error && error.message !== '' ? error.message : 'The microphone cannot be used.';
+}
+
+/** What a browser can record: Opus in WebM, or in MP4 where there is no WebM. */
+export const recordingType = (): string => ['audio/webm;codecs=opus', 'audio/mp4;codecs=opus', 'audio/mp4'].find((type) => MediaRecorder.isTypeSupported(type)) ?? '';
+
+/** Judging a level by its peaks, in dBFS. Common practice: speech should peak between about -18 and -6, and never reach 0. */
+export function judge(peak: number): 'silent' | 'too quiet' | 'good' | 'too loud' {
+  if (peak < -60) return 'silent';
+  if (peak < -30) return 'too quiet';
+  return peak > -2 ? 'too loud' : 'good';
+}

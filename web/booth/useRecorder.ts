@@ -1,0 +1,146 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { sentence } from '../api/client';
+import { addPart, beginTake, dropTake, endTake, Sender, settle, type Finished, type KeptTake } from './keeper';
+import { microphoneTrouble, openMicrophone, recordingType, type Microphone } from './microphone';
+
+export type Recording = 'off' | 'ready' | 'counting' | 'recording' | 'sending' | 'waiting';
+
+/** A part of a second and a little more: what a crash may cost at most. */
+const SLICE = 1000;
+
+interface Options {
+  person: string;
+  story: string;
+  onDone: (finished: Finished) => void;
+}
+
+/** The recorder behind the Booth's one big control. Each part is kept in the browser, then sent, while one speaks. */
+export function useRecorder({ person, story, onDone }: Options) {
+  const [state, setState] = useState<Recording>('off');
+  const [trouble, setTrouble] = useState('');
+  const [devices, setDevices] = useState<MediaDeviceInfo[]>([]);
+  const [microphone, setMicrophone] = useState<Microphone | null>(null);
+  const [count, setCount] = useState(0);
+  const [begunAt, setBegunAt] = useState(0);
+  const recorder = useRef<MediaRecorder | null>(null);
+  const mic = useRef<Microphone | null>(null);
+  const done = useRef(onDone);
+  done.current = onDone;
+  const counting = useRef(0);
+
+  const close = useCallback(() => {
+    mic.current?.close();
+    mic.current = null;
+    setMicrophone(null);
+  }, []);
+
+  const open = useCallback(
+    async (device?: string) => {
+      close();
+      setTrouble('');
+      try {
+        const made = await openMicrophone(device, () => {
+          const wasRecording = recorder.current?.state === 'recording';
+          if (wasRecording) recorder.current?.stop();
+          close();
+          if (!wasRecording) setState('off');
+          setTrouble(wasRecording ? 'The microphone was pulled out. What you said until then is kept.' : 'The microphone was pulled out. Plug it in again, or choose another.');
+        });
+        mic.current = made;
+        setMicrophone(made);
+        setState('ready');
+        setDevices((await navigator.mediaDevices.enumerateDevices()).filter((d) => d.kind === 'audioinput'));
+        return made;
+      } catch (error) {
+        setState('off');
+        setTrouble(microphoneTrouble(error));
+        return null;
+      }
+    },
+    [close],
+  );
+
+  useEffect(() => () => {
+    if (recorder.current?.state === 'recording') recorder.current.stop();
+    mic.current?.close();
+  }, []);
+
+  const speak = useCallback(
+    async (slide: string) => {
+      const stream = mic.current?.stream;
+      if (!stream) return;
+      let take: KeptTake;
+      try {
+        take = await beginTake(person, story, slide);
+      } catch {
+        setTrouble('This browser has no room left to keep a recording safe. Free some disk space, or leave its private mode.');
+        setState('ready');
+        return;
+      }
+      const sender = new Sender(take);
+      let number = 0;
+      let kept: Promise<void> = Promise.resolve();
+      const made = new MediaRecorder(stream, { mimeType: recordingType(), audioBitsPerSecond: 96_000 });
+      recorder.current = made;
+      made.ondataavailable = ({ data }) => {
+        if (data.size === 0) return;
+        const mine = number;
+        number += 1;
+        kept = kept
+          .then(() => data.arrayBuffer())
+          .then((bytes) => addPart(take, mine, bytes))
+          .then(() => sender.nudge());
+      };
+      made.onstop = () => {
+        void (async () => {
+          setState('sending');
+          try {
+            await kept;
+            sender.stop();
+            if (number === 0) {
+              await dropTake(take);
+              setTrouble('Nothing was recorded. Try it once more.');
+            } else {
+              await endTake(take, number);
+              done.current(await settle(take, (isWaiting) => setState(isWaiting ? 'waiting' : 'sending')));
+            }
+          } catch (error) {
+            setTrouble(sentence(error));
+          }
+          setState(mic.current ? 'ready' : 'off');
+        })();
+      };
+      made.start(SLICE);
+      setBegunAt(performance.now());
+      setState('recording');
+    },
+    [person, story],
+  );
+
+  /** Counts in, then records. */
+  const start = useCallback(
+    async (slide: string, countIn: boolean) => {
+      if (!mic.current && !(await open())) return;
+      setTrouble('');
+      const round = ++counting.current;
+      if (countIn) {
+        setState('counting');
+        for (let left = 3; left > 0; left -= 1) {
+          setCount(left);
+          await new Promise((wake) => setTimeout(wake, 700));
+          if (round !== counting.current) return;
+        }
+      }
+      await speak(slide);
+    },
+    [open, speak],
+  );
+
+  const stop = useCallback(() => {
+    counting.current += 1;
+    if (recorder.current?.state === 'recording') recorder.current.stop();
+    else setState((now) => (now === 'counting' ? 'ready' : now));
+  }, []);
+
+  return { state, trouble, devices, microphone, count, begunAt, open, close, start, stop, setTrouble };
+}

@@ -1,0 +1,28 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter } from 'react-router';
+import { SessionProvider } from './account/session';
+import { Refusal } from './api/client';
+import { App } from './App';
+import { Notices } from './parts/notices';
+import { GlobalStyle } from './theme/global';
+
+const queries = new QueryClient({
+  defaultOptions: { queries: { retry: (count, error) => !(error instanceof Refusal) && count < 4, refetchOnWindowFocus: false } },
+});
+
+createRoot(document.getElementById('root') as HTMLElement).render(
+  <StrictMode>
+    <GlobalStyle />
+    <QueryClientProvider client={queries}>
+      <BrowserRouter>
+        <SessionProvider>
+          <Notices>
+            <App />
+          </Notices>
+        </SessionProvider>
+      </BrowserRouter>
+    </QueryClientProvider>
+  </StrictMode>,
+);

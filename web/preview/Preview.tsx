@@ -1,0 +1,187 @@
+import { forwardRef, useCallback, useEffect, useImperativeHandle, useRef, useState } from 'react';
+import { Slider, SliderThumb, SliderTrack } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Plan } from '../api/types';
+import { IconButton, Row, Soft } from '../parts/controls';
+import { PauseIcon, PlayIcon, WholeIcon, WordsIcon } from '../parts/icons';
+import { FlatThread } from '../parts/Thread';
+import { clock } from '../parts/time';
+import { slideAt, Stage } from './Stage';
+import { Voices } from './voices';
+
+const Box = styled.figure<{ $dark: boolean }>`
+  display: grid; gap: 4px; min-width: 0;
+  &:fullscreen { background: #000; align-content: center; padding: 0 16px 8px; color: #fff; }
+  &:fullscreen .screen { max-height: calc(100vh - 90px); margin: 0 auto; width: min(100%, calc((100vh - 90px) * var(--ratio))); }
+  .screen { position: relative; aspect-ratio: var(--ratio); background: #000; overflow: hidden; border-radius: 4px; width: 100%; }
+  .stage { position: absolute; inset: 0; }
+  .cue { position: absolute; left: 8%; right: 8%; bottom: 6%; text-align: center; z-index: 3; pointer-events: none; }
+  .cue span { background: rgb(0 0 0 / 0.82); color: #fff; padding: 2px 10px; white-space: pre-line; box-decoration-break: clone; -webkit-box-decoration-break: clone; font-size: clamp(12px, 1.1vw, 22px); }
+  .bar { position: relative; height: 40px; display: grid; align-items: center; }
+`;
+const Track = styled(SliderTrack)`
+  position: relative; height: 40px; width: 100%; cursor: pointer; display: grid; align-items: center;
+  .here { top: 50%; width: 14px; height: 26px; border-radius: 7px; background: var(--madder); border: 2px solid #fff; }
+`;
+const Empty = styled.p`position: absolute; inset: 0; display: grid; place-items: center; color: #d9dce3; text-align: center; padding: 24px;`;
+
+export interface PreviewHandle {
+  /** Plays from a frame to another (or to the end). */
+  play: (from: number, to?: number) => void;
+  /** Shows a frame without playing. */
+  show: (frame: number) => void;
+  pause: () => void;
+}
+
+interface Props {
+  story: string;
+  plan: Plan;
+  dark?: boolean;
+  /** Hears which slide is shown, and whether it plays. */
+  onSlide?: (id: string) => void;
+  onEnd?: () => void;
+  bare?: boolean;
+}
+
+/** Performs the plan in the page, at any moment, without waiting. */
+export const Preview = forwardRef<PreviewHandle, Props>(function Preview({ story, plan, dark = false, onSlide, onEnd, bare = false }, ref) {
+  const root = useRef<HTMLDivElement>(null);
+  const box = useRef<HTMLElement>(null);
+  const stage = useRef<Stage | null>(null);
+  const voices = useRef<Voices | null>(null);
+  const [frame, setFrame] = useState(0);
+  const [playing, setPlaying] = useState(false);
+  const [captions, setCaptions] = useState(false);
+  const run = useRef<{ begun: number; from: number; to: number } | null>(null);
+  const now = useRef({ plan, onSlide, onEnd, frame: 0, slide: '' });
+  now.current.plan = plan;
+  now.current.onSlide = onSlide;
+  now.current.onEnd = onEnd;
+
+  const put = useCallback((next: number) => {
+    const { plan: current } = now.current;
+    const whole = Math.max(0, Math.min(current.frames - 1, Math.floor(next)));
+    now.current.frame = whole;
+    stage.current?.show(current, Math.max(0, Math.min(current.frames - 1, next)));
+    setFrame(whole);
+    const slide = current.slides[slideAt(current, whole)]?.id ?? '';
+    if (slide !== now.current.slide) {
+      now.current.slide = slide;
+      if (run.current) now.current.onSlide?.(slide);
+    }
+  }, []);
+
+  const pause = useCallback(() => {
+    run.current = null;
+    voices.current?.stop();
+    setPlaying(false);
+  }, []);
+
+  const play = useCallback(
+    (from: number, to?: number) => {
+      const { plan: current } = now.current;
+      if (current.frames === 0) return;
+      voices.current ??= new Voices();
+      const context = voices.current.clock();
+      const start = from >= current.frames - 1 ? 0 : from;
+      const begun = context.currentTime + 0.06;
+      run.current = { begun, from: start, to: to ?? current.frames };
+      voices.current.play(current.slides, start / current.fps, begun);
+      setPlaying(true);
+      const step = () => {
+        const going = run.current;
+        if (!going || going.begun !== begun) return;
+        const next = going.from + Math.max(0, context.currentTime - going.begun) * now.current.plan.fps;
+        if (next >= going.to) {
+          put(going.to - 1);
+          pause();
+          now.current.onEnd?.();
+          return;
+        }
+        put(next);
+        requestAnimationFrame(step);
+      };
+      requestAnimationFrame(step);
+    },
+    [pause, put],
+  );
+
+  useEffect(() => {
+    if (!root.current) return undefined;
+    const made = new Stage(root.current, story);
+    stage.current = made;
+    return () => {
+      made.destroy();
+      stage.current = null;
+    };
+  }, [story]);
+  useEffect(() => () => voices.current?.stop(), []);
+  // The plan changed: what is shown follows at once; what is heard begins anew from here.
+  useEffect(() => {
+    put(Math.min(now.current.frame, plan.frames - 1));
+    if (run.current) play(now.current.frame);
+  }, [plan, put, play]);
+
+  useImperativeHandle(ref, () => ({
+    play,
+    pause,
+    show: (next) => {
+      pause();
+      put(next);
+    },
+  }), [play, pause, put]);
+
+  const toggle = useCallback(() => (run.current ? pause() : play(now.current.frame)), [pause, play]);
+  const seconds = frame / plan.fps;
+  const cue = captions ? plan.cues.find((c) => seconds >= c.start && seconds < c.end) : undefined;
+  return (
+    <Box ref={box} $dark={dark} style={{ '--ratio': plan.width / plan.height } as React.CSSProperties} aria-label="Preview"
+      onKeyDown={(event) => {
+        if (event.key === ' ' && !(event.target as HTMLElement).closest('button')) {
+          event.preventDefault();
+          toggle();
+        }
+      }}
+    >
+      <div className="screen" onClick={toggle}>
+        <div className="stage" ref={root} data-frame={frame} />
+        {plan.frames === 0 && <Empty>Bring in pictures, and the film can be watched here at any moment.</Empty>}
+        {cue && (
+          <div className="cue">
+            <span>{cue.text}</span>
+          </div>
+        )}
+      </div>
+      {!bare && (
+        <>
+          <Slider aria-label="Position in the film" value={frame} minValue={0} maxValue={Math.max(1, plan.frames - 1)} step={1}
+            onChange={(value) => {
+              pause();
+              put(value);
+            }}
+          >
+            <Track>
+              <FlatThread plan={plan} dark={dark} />
+              <SliderThumb className="here" aria-valuetext={`${clock(seconds)} of ${clock(plan.frames / plan.fps)}`} />
+            </Track>
+          </Slider>
+          <Row>
+            <IconButton label={playing ? 'Pause' : 'Play'} onPress={toggle} isDisabled={plan.frames === 0}>
+              {playing ? <PauseIcon /> : <PlayIcon />}
+            </IconButton>
+            <Soft as="span" style={dark ? { color: '#d9dce3' } : undefined}>
+              {clock(seconds)} / {clock(plan.frames / plan.fps)}
+            </Soft>
+            <span style={{ flex: 1 }} />
+            <IconButton label={captions ? 'Hide the captions' : 'Show the captions'} aria-pressed={captions} onPress={() => setCaptions(!captions)}>
+              <WordsIcon />
+            </IconButton>
+            <IconButton label="Full screen" onPress={() => void (document.fullscreenElement ? document.exitFullscreen() : box.current?.requestFullscreen())}>
+              <WholeIcon />
+            </IconButton>
+          </Row>
+        </>
+      )}
+    </Box>
+  );
+});

@@ -1,0 +1,139 @@
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { DropZone, FileTrigger } from 'react-aria-components';
+import { useParams } from 'react-router';
+import styled from 'styled-components';
+import { sentence } from '../api/client';
+import { Act, Button, Row, Soft } from '../parts/controls';
+import { PlusIcon } from '../parts/icons';
+import { useTell } from '../parts/notices';
+import { Page } from '../parts/Page';
+import { Preview, type PreviewHandle } from '../preview/Preview';
+import { StoryHead } from '../story/StoryHead';
+import { newId, useStory } from '../story/useStory';
+import { Arrivals } from './Arrivals';
+import { Keys } from './Keys';
+import { Sheet } from './Sheet';
+import { SlidePanel } from './SlidePanel';
+import { usePicturesIn } from './usePicturesIn';
+import { useSheetKeys } from './useSheetKeys';
+
+const Layout = styled.div`
+  display: grid; gap: 24px; grid-template-columns: minmax(0, 1fr) minmax(320px, 400px); align-items: start;
+  @media (max-width: 1023px) { grid-template-columns: minmax(0, 1fr); }
+`;
+const Side = styled.div`
+  position: sticky; top: 12px; display: grid; gap: 12px; max-height: calc(100vh - 24px); overflow: auto; padding: 4px; margin: -4px;
+  @media (max-width: 1023px) { position: static; max-height: none; order: -1; }
+`;
+const Zone = styled(DropZone)`
+  display: grid; gap: 12px; min-width: 0; border-radius: var(--radius); outline-offset: 6px;
+  &[data-drop-target] { outline: 3px dashed var(--indigo); background: var(--indigo-wash); }
+`;
+const kinds = ['image/jpeg', 'image/png', 'image/webp', 'image/heic', 'image/heif', 'image/avif', 'image/tiff', 'image/gif', '.heic', '.heif', '.avif', '.tif', '.tiff'];
+const none: ReadonlySet<string> = new Set();
+
+export default function ScriptPage() {
+  const { id = '' } = useParams();
+  const hold = useStory(id);
+  const { view, error, edit } = hold;
+  const pictures = usePicturesIn(id, hold);
+  const tell = useTell();
+  const preview = useRef<PreviewHandle>(null);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(none);
+  const slides = useMemo(() => view?.story.slides ?? [], [view]);
+  const picked = useMemo(() => slides.filter((s) => chosen.has(s.id)).map((s) => s.id), [slides, chosen]);
+
+  const showSlide = useCallback(
+    (slide: string) => {
+      const planned = view?.plan.slides.find((s) => s.id === slide);
+      // Past the join, where the slide stands alone.
+      if (planned) preview.current?.show(planned.start + planned.joinIn);
+    },
+    [view],
+  );
+  const choose = useCallback(
+    (keys: ReadonlySet<string>) => {
+      setChosen(keys);
+      const [first] = keys;
+      if (keys.size === 1 && first) showSlide(first);
+    },
+    [showSlide],
+  );
+  const remove = useCallback(
+    (ids: string[]) => {
+      if (ids.length === 0) return;
+      void edit({ do: 'delete slides', slides: ids }).then((done) => {
+        if (done) tell(ids.length === 1 ? 'The slide is deleted.' : `${ids.length} slides are deleted.`, { action: { label: 'Undo', run: () => void hold.undo() } });
+      });
+    },
+    [edit, hold, tell],
+  );
+  const duplicate = useCallback((ids: string[]) => void edit({ do: 'duplicate slides', slides: ids, copies: ids.map(newId) }), [edit]);
+  const move = useCallback(
+    (ids: string[], by: -1 | 1) => {
+      const places = ids.map((slide) => slides.findIndex((s) => s.id === slide));
+      const goal = by < 0 ? Math.min(...places) - 2 : Math.max(...places) + 1;
+      if ((by < 0 && Math.min(...places) <= 0) || (by > 0 && goal >= slides.length)) return;
+      void edit({ do: 'move slides', slides: ids, after: goal < 0 ? null : (slides[goal]?.id ?? null) });
+    },
+    [edit, slides],
+  );
+  const addTitle = useCallback(() => {
+    const slide = newId();
+    const after = picked.at(-1) ?? null;
+    void edit({ do: 'add slide', slide: { id: slide, kind: 'title', heading: slides.length === 0 ? '' : 'A new part' }, after }).then(() => setChosen(new Set([slide])));
+  }, [edit, picked, slides.length]);
+
+  const keys = useSheetKeys({ hold, picked, remove, duplicate, move, play: () => playFrom(picked[0]) });
+  const playFrom = useCallback(
+    (slide: string | undefined) => preview.current?.play(view?.plan.slides.find((s) => s.id === slide)?.start ?? 0),
+    [view],
+  );
+
+  if (!view) {
+    return (
+      <Page title="Script" wide>
+        {error ? <Soft role="alert">{sentence(error)}</Soft> : <Soft>The story is being fetched …</Soft>}
+      </Page>
+    );
+  }
+  const remarks = view.handIns[0]?.state === 'returned' ? view.handIns[0].remarks : [];
+  return (
+    <Page title={view.story.title} wide head={<StoryHead id={id} hold={hold} />}>
+      <h1 className="unseen">{view.story.title}: the script</h1>
+      <Layout ref={keys}>
+        <Zone
+          aria-label="The sheet: pictures may be dropped here"
+          getDropOperation={(types) => (types.has('directory') || kinds.some((kind) => types.has(kind)) || !types.has('rhapsode/slide') ? 'copy' : 'cancel')}
+          onDrop={(event) => {
+            const files = event.items.filter((item) => item.kind === 'file').map((item) => item.getFile());
+            void Promise.all(files).then((got) => got.length > 0 && pictures.bringIn(got));
+          }}
+        >
+          <Row>
+            <FileTrigger allowsMultiple acceptedFileTypes={kinds} onSelect={(files) => files && pictures.bringIn([...files])}>
+              <Act>
+                <PlusIcon /> Bring in pictures
+              </Act>
+            </FileTrigger>
+            <Button onPress={addTitle}>Add a title slide</Button>
+            <Soft as="span">or drop them anywhere on this sheet</Soft>
+            <span style={{ flex: 1 }} />
+            <Keys />
+          </Row>
+          <Arrivals arrivals={pictures.arrivals} onAgain={pictures.useAgain} onPutAway={pictures.putAway} />
+          <Sheet id={id} view={view} edit={edit} take={hold.take} chosen={chosen} onChoose={choose} onRemove={remove} onDuplicate={duplicate} onMove={move} onPlay={playFrom} remarks={remarks} />
+          {slides.length <= 1 && pictures.arrivals.length === 0 && (
+            <Soft>
+              The sheet begins with your title. Now bring in pictures: choose many at once, and they line up in the order of their names. Then write what you say beside each one.
+            </Soft>
+          )}
+        </Zone>
+        <Side>
+          <Preview ref={preview} story={id} plan={view.plan} />
+          <SlidePanel view={view} edit={edit} picked={picked} remarks={remarks} answer={view.handIns[0]} onPick={(slide) => choose(new Set([slide]))} />
+        </Side>
+      </Layout>
+    </Page>
+  );
+}

@@ -1,0 +1,80 @@
+import { useState } from 'react';
+import { FileTrigger } from 'react-aria-components';
+import styled from 'styled-components';
+import { sentence } from '../api/client';
+import type { Slide, StoryDocument } from '../api/types';
+import { bringInSound } from '../booth/keeper';
+import { Button, GoTo, Row, Soft } from '../parts/controls';
+import { VoiceIcon } from '../parts/icons';
+import { useTell } from '../parts/notices';
+import { secondsText } from '../parts/time';
+import type { StoryHold } from '../story/useStory';
+import { useSession } from '../account/session';
+
+const Wave = styled.svg`flex: 1; min-width: 120px; height: 34px; background: var(--raised); border: 1px solid var(--line); border-radius: 4px;`;
+export const sounds = ['audio/*', '.wav', '.mp3', '.m4a', '.ogg', '.opus', '.flac', '.webm', '.aif', '.aiff'];
+
+interface Props {
+  story: string;
+  slide: Slide;
+  name: string;
+  waveform: number[] | undefined;
+  length: StoryDocument['takes'][string] | undefined;
+  edit: StoryHold['edit'];
+  take: StoryHold['take'];
+  onPlay: (slide: string) => void;
+}
+
+/** The voice of a slide: its waveform with what is trimmed, or the ways to get one. */
+export function VoiceStrip({ story, slide, name, waveform, length, edit, take, onPlay }: Props) {
+  const tell = useTell();
+  const { person } = useSession();
+  const [busy, setBusy] = useState(false);
+  const bring = (files: FileList | null) => {
+    const file = files?.[0];
+    if (!file || !person) return;
+    setBusy(true);
+    bringInSound(person.id, story, slide.id, file)
+      .then((finished) => take(finished.story))
+      .catch((error: unknown) => tell(`${file.name}: ${sentence(error)}`, { tone: 'trouble' }))
+      .finally(() => setBusy(false));
+  };
+  if (!length) {
+    return (
+      <Row>
+        <GoTo to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name}`}>
+          <VoiceIcon /> Record
+        </GoTo>
+        <FileTrigger acceptedFileTypes={sounds} onSelect={bring}>
+          <Button isDisabled={busy} aria-label={`Bring in a sound for ${name}`}>
+            {busy ? 'Being brought in …' : 'Bring in a sound'}
+          </Button>
+        </FileTrigger>
+      </Row>
+    );
+  }
+  const peaks = waveform ?? [];
+  const [from, to] = slide.trimmed ? [length.from, length.to] : [0, length.samples];
+  const share = (samples: number) => (samples / length.samples) * 100;
+  return (
+    <Row>
+      <Wave viewBox="0 0 100 34" preserveAspectRatio="none" role="img" aria-label={`Voice, ${secondsText((to - from) / 48_000)}`} onClick={() => onPlay(slide.id)}>
+        {peaks.map((peak, i) => {
+          const x = ((i + 0.5) / peaks.length) * 100;
+          const heard = x >= share(from) && x <= share(to);
+          const h = Math.max(0.6, Math.sqrt(peak) * 16);
+          return <line key={i} x1={x} x2={x} y1={17 - h} y2={17 + h} stroke={heard ? 'var(--indigo)' : '#b9b2a2'} strokeWidth={1.6} vectorEffect="non-scaling-stroke" />;
+        })}
+      </Wave>
+      <Soft as="span">{secondsText((to - from) / 48_000)}</Soft>
+      <GoTo to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name} again`}>
+        <VoiceIcon /> Again
+      </GoTo>
+      {(length.from > 0 || length.to < length.samples) && (
+        <Button onPress={() => void edit({ do: 'set trim', slide: slide.id, trimmed: !slide.trimmed })} aria-label={slide.trimmed ? `Keep the silence around the voice of ${name}` : `Trim the silence around the voice of ${name}`}>
+          {slide.trimmed ? 'Trimmed' : 'Not trimmed'}
+        </Button>
+      )}
+    </Row>
+  );
+}

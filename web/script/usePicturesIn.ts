@@ -1,0 +1,105 @@
+import { useCallback, useRef, useState } from 'react';
+import { Refusal, refusal, sentence, Unreachable } from '../api/client';
+import type { Added } from '../api/types';
+import { newId, type StoryHold } from '../story/useStory';
+
+export interface Arrival {
+  id: string;
+  name: string;
+  state: 'waiting' | 'sending' | 'preparing' | 'done' | 'same' | 'failed';
+  share: number;
+  problem?: string;
+  /** The picture that the same file is already. */
+  same?: string;
+  file: File;
+}
+
+const SIDE_BY_SIDE = 2;
+
+/** Sends one file, telling how much of it has gone. XMLHttpRequest, since fetch cannot tell. */
+function send(story: string, arrival: Arrival, after: string[], tell: (share: number) => void): Promise<Added> {
+  return new Promise((resolve, reject) => {
+    const form = new FormData();
+    form.set('slide', arrival.id);
+    form.set('after', after.join(','));
+    form.set('file', arrival.file, arrival.name);
+    const request = new XMLHttpRequest();
+    request.open('POST', `/api/stories/${story}/pictures`);
+    request.responseType = 'json';
+    request.upload.onprogress = (event) => tell(event.total > 0 ? event.loaded / event.total : 0);
+    request.onload = () => (request.status < 300 ? resolve(request.response as Added) : reject(refusal(request.status, request.response)));
+    request.onerror = () => reject(new Unreachable());
+    request.send(form);
+  });
+}
+
+/** Brings pictures in, many at once, in the order of their names; one that fails does not stop the rest. */
+export function usePicturesIn(story: string, hold: StoryHold) {
+  const [arrivals, setArrivals] = useState<Arrival[]>([]);
+  const busy = useRef(0);
+  const queue = useRef<{ arrival: Arrival; after: string[] }[]>([]);
+  const { take, edit } = hold;
+
+  const mark = useCallback((id: string, change: Partial<Arrival>) => setArrivals((all) => all.map((a) => (a.id === id ? { ...a, ...change } : a))), []);
+
+  const work = useCallback(async () => {
+    if (busy.current >= SIDE_BY_SIDE) return;
+    busy.current += 1;
+    for (let next = queue.current.shift(); next; next = queue.current.shift()) {
+      const { arrival, after } = next;
+      for (let tries = 0; ; tries += 1) {
+        try {
+          mark(arrival.id, { state: 'sending', share: 0, problem: undefined });
+          const added = await send(story, arrival, after, (share) => mark(arrival.id, { share, state: share >= 1 ? 'preparing' : 'sending' }));
+          if ('same' in added) {
+            mark(arrival.id, { state: 'same', same: added.same });
+          } else {
+            take(added.story);
+            mark(arrival.id, { state: 'done', share: 1 });
+          }
+          break;
+        } catch (error) {
+          if (error instanceof Unreachable && tries < 8) {
+            mark(arrival.id, { state: 'waiting', problem: sentence(error) });
+            await new Promise((wake) => setTimeout(wake, 1000 * (tries + 1)));
+          } else {
+            mark(arrival.id, { state: 'failed', problem: error instanceof Refusal ? error.message : sentence(error) });
+            break;
+          }
+        }
+      }
+    }
+    busy.current -= 1;
+  }, [mark, story, take]);
+
+  const bringIn = useCallback(
+    (files: File[]) => {
+      // Natural order of names: 2 before 10.
+      const order = new Intl.Collator(undefined, { numeric: true, sensitivity: 'base' });
+      const sorted = [...files].sort((a, b) => order.compare(a.name, b.name));
+      const made = sorted.map((file): Arrival => ({ id: newId(), name: file.name, state: 'waiting', share: 0, file }));
+      const last = hold.view?.story.slides.at(-1)?.id;
+      made.forEach((arrival, i) => {
+        // The nearest earlier one of this batch that is there, else what was last before.
+        const earlier = made.slice(0, i).reverse().slice(0, 40).map((a) => a.id);
+        queue.current.push({ arrival, after: last ? [...earlier, last] : earlier });
+      });
+      setArrivals((all) => [...all.filter((a) => a.state !== 'done'), ...made]);
+      for (let i = 0; i < SIDE_BY_SIDE; i += 1) void work();
+    },
+    [hold.view, work],
+  );
+
+  /** The same picture again, on a slide of its own. */
+  const useAgain = useCallback(
+    (arrival: Arrival) => {
+      const last = hold.view?.story.slides.at(-1)?.id ?? null;
+      void edit({ do: 'add slide', slide: { id: newId(), kind: 'picture', picture: arrival.same }, after: last });
+      mark(arrival.id, { state: 'done' });
+    },
+    [edit, hold.view, mark],
+  );
+  const putAway = useCallback((id?: string) => setArrivals((all) => all.filter((a) => (id === undefined ? !['done', 'failed', 'same'].includes(a.state) : a.id !== id))), []);
+
+  return { arrivals, bringIn, useAgain, putAway };
+}

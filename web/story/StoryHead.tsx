@@ -1,0 +1,49 @@
+import { NavLink } from 'react-router';
+import styled from 'styled-components';
+import { IconButton, Soft } from '../parts/controls';
+import { RedoIcon, UndoIcon } from '../parts/icons';
+import type { StoryHold } from './useStory';
+import { useSavedText } from './useSavedText';
+
+const Title = styled.input`
+  font: 600 1.15rem var(--reading); border: 1px solid transparent; background: transparent; border-radius: var(--radius); padding: 4px 8px; min-height: 40px; width: min(420px, 60vw); field-sizing: content; min-width: 120px; max-width: 34vw;
+  &:hover { border-color: var(--line); } &:focus { background: var(--raised); border-color: var(--indigo); }
+`;
+const Places = styled.nav`
+  display: flex; gap: 4px;
+  a { display: inline-flex; align-items: center; min-height: 40px; padding: 0 14px; color: var(--ink); text-decoration: none; border-bottom: 3px solid transparent; }
+  a:hover { border-color: var(--line); } a.active { border-color: var(--indigo); font-weight: 650; }
+`;
+
+const words = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet: no connection. It will be sent.' };
+
+/** A story's own head: its title, its places, undo and redo, and whether the server has it all. */
+export function StoryHead({ id, hold }: { id: string; hold: StoryHold }) {
+  const { view, saving, edit, undo, redo } = hold;
+  const title = useSavedText(view?.story.title ?? '', (text) => {
+    if (text.trim() !== '') void edit({ do: 'rename', title: text.trim() });
+  });
+  return (
+    <>
+      <Title aria-label="Title of the story" maxLength={120} value={title.value} onChange={(event) => title.onChange(event.target.value)} onBlur={title.onBlur} />
+      <Places aria-label="Places of this story">
+        <NavLink to={`/stories/${id}`} end>
+          Script
+        </NavLink>
+        <NavLink to={`/stories/${id}/booth`}>Booth</NavLink>
+        <NavLink to={`/stories/${id}/film`}>Film</NavLink>
+      </Places>
+      <span style={{ display: 'flex' }}>
+        <IconButton label="Undo" onPress={() => void undo()} isDisabled={!view?.canUndo}>
+          <UndoIcon />
+        </IconButton>
+        <IconButton label="Do again" onPress={() => void redo()} isDisabled={!view?.canRedo}>
+          <RedoIcon />
+        </IconButton>
+      </span>
+      <Soft as="span" role="status">
+        {words[saving]}
+      </Soft>
+    </>
+  );
+}
