@@ -14,8 +14,26 @@ for (const story of stories) {
     const wav = join(scratch, 'voice.wav');
     execFileSync('flite', ['-voice', story.voice, '-t', script, '-o', wav]);
     // Each slide at a level of its own, as people record them.
-    const level = [0, -4, 3, -7][i % 4];
+    const level = [-3, -7, 0, -10][i % 4];
     const out = new URL(`voices/${story.name}-${String(i).padStart(2, '0')}.ogg`, import.meta.url).pathname;
-    execFileSync('ffmpeg', ['-v', 'error', '-y', '-i', wav, '-f', 'lavfi', '-i', 'anoisesrc=r=48000:a=0.0012:c=pink:seed=7', '-filter_complex', `[0:a]aresample=48000,volume=${level}dB,adelay=900:all=1,apad=pad_dur=1.1[v];[v][1:a]amix=inputs=2:duration=first:normalize=0`, '-c:a', 'libopus', '-b:a', '40k', '-bitexact', out]);
+    execFileSync('ffmpeg', [
+      '-v',
+      'error',
+      '-y',
+      '-i',
+      wav,
+      '-f',
+      'lavfi',
+      '-i',
+      'anoisesrc=r=48000:a=0.0012:c=pink:seed=7',
+      '-filter_complex',
+      `[0:a]aresample=48000,volume=${level}dB,adelay=900:all=1,apad=pad_dur=1.1[v];[v][1:a]amix=inputs=2:duration=first:normalize=0`,
+      '-c:a',
+      'libopus',
+      '-b:a',
+      '40k',
+      '-bitexact',
+      out,
+    ]);
   });
 }

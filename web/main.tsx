@@ -9,7 +9,9 @@ import { Notices } from './parts/notices';
 import { GlobalStyle } from './theme/global';
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { retry: (count, error) => !(error instanceof Refusal) && count < 4, refetchOnWindowFocus: false } },
+  defaultOptions: {
+    queries: { retry: (count, error) => !(error instanceof Refusal) && count < 4, refetchOnWindowFocus: false },
+  },
 });
 
 createRoot(document.getElementById('root') as HTMLElement).render(

@@ -101,7 +101,7 @@ final class Framer
         return 0 === $turn % 2 ? new Move($a, $b) : new Move($b, $a);
     }
 
-    private static function zoom(Frame $base, float $seconds): Move
+    private static function zoom(Frame $base, float $seconds, int $turn): Move
     {
         $close = $base->scaled(1 / (1 + min(self::MOST_ZOOM, self::ZOOM_PER_SECOND * $seconds)));
 

@@ -6,9 +6,9 @@ namespace Rhapsode\Core\Plan;
 
 use Rhapsode\Core\Captions\CueMaker;
 use Rhapsode\Core\Credits\Credits;
+use Rhapsode\Core\Framing\Frame;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Framing\Move;
-use Rhapsode\Core\Framing\Frame;
 use Rhapsode\Core\Sound\Loudness;
 use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Story\Story;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Timing;
 
 use Rhapsode\Core\Story\JoinKind;
-use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Story\Story;
 
 /**

@@ -15,7 +15,8 @@ final class SessionController
     #[Route('/api/session', name: 'who', methods: ['GET'])]
     public function who(#[CurrentUser] ?User $user): Response
     {
-        return new JsonResponse(null === $user ? null : $user->toArray());
+        // JsonResponse would turn null into an empty object.
+        return null === $user ? JsonResponse::fromJsonString('null') : new JsonResponse($user->toArray());
     }
 
     #[Route('/api/session', name: 'sign_in', methods: ['POST'])]

@@ -16,21 +16,21 @@ use Symfony\Component\Uid\Uuid;
 class User implements UserInterface, PasswordAuthenticatedUserInterface
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
-    public readonly Uuid $id;
+    public Uuid $id;
 
     #[ORM\Column]
     public string $password = '';
 
     public function __construct(
         #[ORM\Column(length: 60, unique: true)]
-        public readonly string $name,
+        public string $name,
         #[ORM\Column(length: 60)]
-        public readonly string $firstName,
+        public string $firstName,
         #[ORM\Column(length: 10, enumType: Role::class)]
-        public readonly Role $role,
+        public Role $role,
         /** The class that a student belongs to. */
         #[ORM\ManyToOne]
-        public readonly ?Classroom $classroom = null,
+        public ?Classroom $classroom = null,
     ) {
         $this->id = Uuid::v7();
     }

@@ -13,21 +13,21 @@ use Symfony\Component\Uid\Uuid;
 class Assignment
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
-    public readonly Uuid $id;
+    public Uuid $id;
 
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly Classroom $classroom,
+        public Classroom $classroom,
         #[ORM\Column(length: 120)]
-        public readonly string $title,
+        public string $title,
         #[ORM\Column(type: 'text')]
-        public readonly string $task,
+        public string $task,
         #[ORM\Column]
-        public readonly int $leastSeconds,
+        public int $leastSeconds,
         #[ORM\Column]
-        public readonly int $mostSeconds,
+        public int $mostSeconds,
         #[ORM\Column(type: 'date_immutable')]
-        public readonly \DateTimeImmutable $dueOn,
+        public \DateTimeImmutable $dueOn,
     ) {
         $this->id = Uuid::v7();
     }

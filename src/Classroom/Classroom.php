@@ -12,13 +12,13 @@ use Symfony\Component\Uid\Uuid;
 class Classroom
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
-    public readonly Uuid $id;
+    public Uuid $id;
 
     public function __construct(
         #[ORM\Column(length: 120)]
-        public readonly string $name,
+        public string $name,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly User $teacher,
+        public User $teacher,
     ) {
         $this->id = Uuid::v7();
     }

@@ -16,22 +16,22 @@ use Symfony\Component\Uid\Uuid;
 class FilmRecord
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
-    public readonly Uuid $id;
+    public Uuid $id;
 
     #[ORM\Column(length: 10, enumType: FilmState::class)]
     public FilmState $state = FilmState::Waiting;
 
     #[ORM\Column]
-    public readonly int $revision;
+    public int $revision;
 
     #[ORM\Column(length: 120)]
-    public readonly string $title;
+    public string $title;
 
     #[ORM\Column(type: 'text')]
-    private readonly string $document;
+    private string $document;
 
     #[ORM\Column(length: 64)]
-    public readonly string $documentHash;
+    public string $documentHash;
 
     /** Frames to be encoded and done so far. */
     #[ORM\Column]
@@ -48,7 +48,7 @@ class FilmRecord
     public ?string $problem = null;
 
     #[ORM\Column(type: 'datetime_immutable')]
-    public readonly \DateTimeImmutable $begunAt;
+    public \DateTimeImmutable $begunAt;
 
     #[ORM\Column(type: 'datetime_immutable', nullable: true)]
     public ?\DateTimeImmutable $makingSince = null;
@@ -58,9 +58,9 @@ class FilmRecord
 
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly StoryRecord $story,
+        public StoryRecord $story,
         #[ORM\Column]
-        public readonly int $height = 720,
+        public int $height = 720,
     ) {
         $this->id = Uuid::v7();
         $this->revision = $story->revision;

@@ -18,11 +18,11 @@ class FilmSegment
 
     public function __construct(
         #[ORM\Id, ORM\ManyToOne, ORM\JoinColumn(nullable: false, onDelete: 'CASCADE')]
-        public readonly FilmRecord $film,
+        public FilmRecord $film,
         #[ORM\Id, ORM\Column(length: 32)]
-        public readonly string $name,
+        public string $name,
         #[ORM\Column]
-        public readonly int $frames,
+        public int $frames,
     ) {}
 
     public static function key(string $name): string

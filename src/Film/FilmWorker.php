@@ -17,9 +17,9 @@ use Rhapsode\Studio\Film\Segment;
 use Rhapsode\Studio\Film\SegmentMaker;
 use Rhapsode\Studio\Film\Segments;
 use Rhapsode\Studio\Tool\Scratch;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
-use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\Messenger\MessageBusInterface;
 
 /**

@@ -19,13 +19,13 @@ use Symfony\Component\Uid\Uuid;
 class HandIn
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
-    public readonly Uuid $id;
+    public Uuid $id;
 
     #[ORM\Column(length: 12, enumType: HandInState::class)]
     public HandInState $state = HandInState::HandedIn;
 
     #[ORM\Column(type: 'datetime_immutable')]
-    public readonly \DateTimeImmutable $handedInAt;
+    public \DateTimeImmutable $handedInAt;
 
     #[ORM\Column(type: 'datetime_immutable', nullable: true)]
     public ?\DateTimeImmutable $answeredAt = null;
@@ -40,16 +40,16 @@ class HandIn
 
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly Assignment $assignment,
+        public Assignment $assignment,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly User $student,
+        public User $student,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly StoryRecord $story,
+        public StoryRecord $story,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly FilmRecord $film,
+        public FilmRecord $film,
         /** The first, the second, … of this story. */
         #[ORM\Column]
-        public readonly int $number,
+        public int $number,
     ) {
         $this->id = Uuid::v7();
         $this->handedInAt = Clock::now();

@@ -165,7 +165,7 @@ final readonly class HandInController
 
         return $handIn->toArray() + [
             'assignment' => $handIn->assignment->toArray(),
-            'slides' => array_map(static fn(PlannedSlide $s): array => ['id' => $s->id, 'name' => $s->name, 'start' => Rate::seconds($s->start), 'end' => Rate::seconds($s->end), 'voiced' => null !== $s->voice], $plan->slides),
+            'slides' => array_map(static fn(PlannedSlide $s): array => ['id' => $s->id, 'name' => $s->name, 'start' => Rate::seconds($s->start), 'end' => Rate::seconds($s->end), 'joinIn' => Rate::seconds($s->joinIn), 'voice' => null === $s->voice ? null : ['start' => $s->voice->at / Rate::SAMPLES, 'end' => $s->voice->end() / Rate::SAMPLES]], $plan->slides),
             'credits' => $plan->credits,
             'all' => array_map(static fn(HandIn $h): array => ['id' => (string) $h->id, 'number' => $h->number, 'state' => $h->state->value], $all),
         ];

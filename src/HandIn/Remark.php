@@ -15,22 +15,22 @@ use Symfony\Component\Uid\Uuid;
 class Remark
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
-    public readonly Uuid $id;
+    public Uuid $id;
 
     #[ORM\Column(type: 'datetime_immutable')]
-    public readonly \DateTimeImmutable $madeAt;
+    public \DateTimeImmutable $madeAt;
 
     public function __construct(
         #[ORM\ManyToOne(inversedBy: 'remarks'), ORM\JoinColumn(nullable: false)]
-        public readonly HandIn $handIn,
+        public HandIn $handIn,
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly User $author,
+        public User $author,
         #[ORM\Column]
-        public readonly int $frame,
+        public int $frame,
         #[ORM\Column(length: 64)]
-        public readonly string $slide,
+        public string $slide,
         #[ORM\Column(type: 'text')]
-        public readonly string $text,
+        public string $text,
     ) {
         $this->id = Uuid::v7();
         $this->madeAt = Clock::now();

@@ -15,15 +15,15 @@ use Symfony\Component\Uid\Uuid;
 class PictureRecord
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
-    public readonly Uuid $id;
+    public Uuid $id;
 
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly StoryRecord $story,
+        public StoryRecord $story,
         #[ORM\Column(length: 64)]
-        public readonly string $hash,
+        public string $hash,
         #[ORM\Column(length: 255)]
-        public readonly string $file,
+        public string $file,
     ) {
         $this->id = Uuid::v7();
     }

@@ -17,7 +17,7 @@ class StoryChange
     public int $number;
 
     #[ORM\Column(type: 'datetime_immutable')]
-    public readonly \DateTimeImmutable $madeAt;
+    public \DateTimeImmutable $madeAt;
 
     #[ORM\Column]
     public bool $undone = false;
@@ -31,7 +31,7 @@ class StoryChange
 
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly StoryRecord $story,
+        public StoryRecord $story,
         Change $change,
     ) {
         $this->madeAt = Clock::now();

@@ -17,7 +17,7 @@ use Symfony\Component\Uid\Uuid;
 class StoryRecord
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
-    public readonly Uuid $id;
+    public Uuid $id;
 
     #[ORM\Column]
     public int $revision = 1;
@@ -40,7 +40,7 @@ class StoryRecord
     private string $document;
 
     #[ORM\Column(type: 'datetime_immutable')]
-    public readonly \DateTimeImmutable $begunAt;
+    public \DateTimeImmutable $begunAt;
 
     #[ORM\Column(type: 'datetime_immutable')]
     public \DateTimeImmutable $changedAt;
@@ -50,10 +50,10 @@ class StoryRecord
 
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly User $owner,
+        public User $owner,
         Story $story,
         #[ORM\ManyToOne]
-        public readonly ?Assignment $assignment = null,
+        public ?Assignment $assignment = null,
     ) {
         $this->id = Uuid::v7();
         $this->begunAt = Clock::now();

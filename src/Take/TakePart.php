@@ -12,11 +12,11 @@ class TakePart
 {
     public function __construct(
         #[ORM\Id, ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly TakeRecord $take,
+        public TakeRecord $take,
         #[ORM\Id, ORM\Column]
-        public readonly int $number,
+        public int $number,
         #[ORM\Column(length: 64)]
-        public readonly string $hash,
+        public string $hash,
     ) {}
 
     public function key(): string

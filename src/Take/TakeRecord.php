@@ -15,10 +15,10 @@ use Symfony\Component\Uid\Uuid;
 class TakeRecord
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
-    public readonly Uuid $id;
+    public Uuid $id;
 
     #[ORM\Column(type: 'datetime_immutable')]
-    public readonly \DateTimeImmutable $begunAt;
+    public \DateTimeImmutable $begunAt;
 
     #[ORM\Column]
     public bool $finished = false;
@@ -29,11 +29,11 @@ class TakeRecord
 
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
-        public readonly StoryRecord $story,
+        public StoryRecord $story,
         #[ORM\Column(length: 64)]
-        public readonly string $slide,
+        public string $slide,
         #[ORM\Column(length: 255)]
-        public readonly string $file,
+        public string $file,
     ) {
         $this->id = Uuid::v7();
         $this->begunAt = Clock::now();

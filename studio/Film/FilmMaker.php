@@ -62,7 +62,7 @@ final readonly class FilmMaker
         while ([] !== $children) {
             $ended = pcntl_waitpid(-1, $status, \WNOHANG);
             if ($ended > 0) {
-                $failed = $failed || 0 !== pcntl_wexitstatus($status);
+                $failed = $failed || is_file($scratch->path('failed'));
                 unset($children[$ended]);
             } else {
                 usleep(40_000);

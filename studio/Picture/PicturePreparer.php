@@ -138,7 +138,7 @@ final class PicturePreparer
                 for ($y = $row * $fine; $y < ($row + 1) * $fine; ++$y) {
                     array_push($cell, ...\array_slice($pixels, $y * $width + $column * $fine, $fine));
                 }
-                $cells .= \chr((int) min($cell)) . \chr((int) max($cell));
+                $cells .= \chr(min([255, ...$cell])) . \chr(max([0, ...$cell]));
             }
         }
         $grey->clear();

@@ -26,7 +26,7 @@ final readonly class Mixer
     public function mix(Plan $plan, string $to, string $scratch): void
     {
         $raw = $scratch . '/voices.f32';
-        $samples = $plan->frames() * Rate::SAMPLES_PER_FRAME;
+        $samples = max(0, $plan->frames() * Rate::SAMPLES_PER_FRAME);
         $mix = fopen($raw, 'w+') ?: throw new ToolFailed('The mix cannot be written.');
         ftruncate($mix, $samples * self::BYTES);
         foreach ($plan->slides as $slide) {

@@ -7,13 +7,32 @@ import { Page } from '../parts/Page';
 import { useSession } from './session';
 
 const Middle = styled.div`
-  display: grid; gap: 32px; grid-template-columns: minmax(0, 1.2fr) minmax(280px, 360px); align-items: center; padding-top: 6vh;
-  @media (max-width: 760px) { grid-template-columns: minmax(0, 1fr); padding-top: 0; }
-  h1 { font-size: clamp(2rem, 4.5vw, 3.2rem); }
-  form { display: grid; gap: 16px; }
+  display: grid;
+  gap: 32px;
+  grid-template-columns: minmax(0, 1.2fr) minmax(280px, 360px);
+  align-items: center;
+  padding-top: 6vh;
+  @media (max-width: 760px) {
+    grid-template-columns: minmax(0, 1fr);
+    padding-top: 0;
+  }
+  h1 {
+    font-size: clamp(2rem, 4.5vw, 3.2rem);
+  }
+  form {
+    display: grid;
+    gap: 16px;
+  }
 `;
-const Stitched = styled.svg`width: 100%; max-width: 420px; margin: 16px 0;`;
-const Wrong = styled.p`color: var(--madder); font-weight: 600;`;
+const Stitched = styled.svg`
+  width: 100%;
+  max-width: 420px;
+  margin: 16px 0;
+`;
+const Wrong = styled.p`
+  color: var(--madder);
+  font-weight: 600;
+`;
 
 export function SignIn() {
   const { signIn } = useSession();
@@ -27,7 +46,14 @@ export function SignIn() {
         <div>
           <h1>Pictures, in order. A voice over each. A film.</h1>
           <Stitched viewBox="0 0 420 40" aria-hidden focusable="false">
-            <path d="M8 28C80 -10 120 56 190 20S320 4 412 18" fill="none" stroke="var(--indigo)" strokeWidth="4" strokeDasharray="14 8" strokeLinecap="round" />
+            <path
+              d="M8 28C80 -10 120 56 190 20S320 4 412 18"
+              fill="none"
+              stroke="var(--indigo)"
+              strokeWidth="4"
+              strokeDasharray="14 8"
+              strokeLinecap="round"
+            />
             {[8, 190, 412].map((x, i) => (
               <circle key={x} cx={x} cy={[28, 20, 18][i]} r="7" fill="var(--madder)" />
             ))}
@@ -45,8 +71,24 @@ export function SignIn() {
                 .finally(() => setBusy(false));
             }}
           >
-            <Field label="Name" name="name" autoComplete="username" value={name} onChange={setName} autoFocus isRequired />
-            <Field label="Password" name="password" type="password" autoComplete="current-password" value={password} onChange={setPassword} isRequired />
+            <Field
+              label="Name"
+              name="name"
+              autoComplete="username"
+              value={name}
+              onChange={setName}
+              autoFocus
+              isRequired
+            />
+            <Field
+              label="Password"
+              name="password"
+              type="password"
+              autoComplete="current-password"
+              value={password}
+              onChange={setPassword}
+              isRequired
+            />
             <div role="alert">{wrong !== '' && <Wrong>{wrong}</Wrong>}</div>
             <Act type="submit" isDisabled={busy}>
               Sign in

@@ -10,12 +10,20 @@ interface Session {
   signOut: () => void;
 }
 
-const Context = createContext<Session>({ person: undefined, signIn: () => Promise.resolve(), signOut: () => undefined });
+const Context = createContext<Session>({
+  person: undefined,
+  signIn: () => Promise.resolve(),
+  signOut: () => undefined,
+});
 export const useSession = (): Session => useContext(Context);
 
 export function SessionProvider({ children }: { children: ReactNode }) {
   const queries = useQueryClient();
-  const { data } = useQuery({ queryKey: ['session'], queryFn: async () => (await answer(api.GET('/api/session'))) ?? null, staleTime: Infinity });
+  const { data } = useQuery({
+    queryKey: ['session'],
+    queryFn: async () => (await answer(api.GET('/api/session'))) ?? null,
+    staleTime: Infinity,
+  });
   const signIn = useCallback(
     async (name: string, password: string) => {
       const person = await answer(api.POST('/api/session', { body: { name, password } }));

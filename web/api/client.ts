@@ -45,4 +45,5 @@ export function refusal(status: number, problem: unknown): Refusal | Unreachable
   return new Refusal(status, said.detail ?? 'That did not work. Please try again.', said.missing);
 }
 
-export const sentence = (error: unknown): string => (error instanceof Error ? error.message : 'That did not work. Please try again.');
+export const sentence = (error: unknown): string =>
+  error instanceof Error ? error.message : 'That did not work. Please try again.';

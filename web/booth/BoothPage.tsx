@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import { Link, useParams, useSearchParams } from 'react-router';
 import styled, { createGlobalStyle } from 'styled-components';
@@ -20,36 +20,141 @@ const Dark = createGlobalStyle`
   :focus-visible, [data-focus-visible] { outline-color: #AEB9EE; }
 `;
 const Room = styled.main`
-  min-height: 100vh; background: var(--booth); color: #F1EEE6; display: grid; grid-template-rows: auto 1fr auto; gap: 16px; padding: 14px 28px 20px;
-  @media (max-width: 760px) { padding: 10px 12px 16px; }
-  a { color: #C9D2F7; }
-  button:not(.control) { background: #242935; color: #F1EEE6; border-color: #6f788c; }
-  button:not(.control)[data-disabled] { color: #8b93a3; border-color: #3a4150; }
-  select { min-height: 40px; background: #242935; color: #F1EEE6; border: 1px solid #6f788c; border-radius: var(--radius); padding: 4px 8px; max-width: 260px; }
+  min-height: 100vh;
+  background: var(--booth);
+  color: #f1eee6;
+  display: grid;
+  grid-template-rows: auto 1fr auto;
+  gap: 16px;
+  padding: 14px 28px 20px;
+  @media (max-width: 760px) {
+    padding: 10px 12px 16px;
+  }
+  a {
+    color: #c9d2f7;
+  }
+  button:not(.control) {
+    background: #242935;
+    color: #f1eee6;
+    border-color: #6f788c;
+  }
+  button:not(.control)[data-disabled] {
+    color: #8b93a3;
+    border-color: #3a4150;
+  }
+  select {
+    min-height: 40px;
+    background: #242935;
+    color: #f1eee6;
+    border: 1px solid #6f788c;
+    border-radius: var(--radius);
+    padding: 4px 8px;
+    max-width: 260px;
+  }
 `;
-const Head = styled.header`display: flex; flex-wrap: wrap; gap: 8px 20px; align-items: center; h1 { font-size: 1.2rem; }`;
+const Head = styled.header`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 20px;
+  align-items: center;
+  h1 {
+    font-size: 1.2rem;
+  }
+`;
 const Desk = styled.div`
-  display: grid; gap: 28px; grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr); align-items: start; max-width: 1500px; width: 100%; margin: 0 auto;
-  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); }
+  display: grid;
+  gap: 28px;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+  align-items: start;
+  max-width: 1500px;
+  width: 100%;
+  margin: 0 auto;
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 const Script = styled.div`
-  font: 400 clamp(1.25rem, 1.9vw, 1.75rem)/1.6 var(--reading); white-space: pre-wrap; max-height: 62vh; overflow: auto; max-width: 34em;
-  &:empty::before { content: 'No script for this slide yet. Say what you see, or write it on the sheet first.'; color: #B9C0CE; }
+  font: 400 clamp(1.25rem, 1.9vw, 1.75rem)/1.6 var(--reading);
+  white-space: pre-wrap;
+  max-height: 62vh;
+  overflow: auto;
+  max-width: 34em;
+  &:empty::before {
+    content: 'No script for this slide yet. Say what you see, or write it on the sheet first.';
+    color: #b9c0ce;
+  }
 `;
 const Foot = styled.div`
-  display: grid; gap: 16px; grid-template-columns: minmax(180px, 1fr) auto minmax(180px, 1fr); align-items: center; max-width: 1100px; width: 100%; margin: 0 auto;
-  @media (max-width: 760px) { grid-template-columns: minmax(0, 1fr); justify-items: center; > * { width: 100%; } }
-  .middle { display: grid; justify-items: center; gap: 8px; }
-  .end { display: flex; gap: 8px; flex-wrap: wrap; justify-content: flex-end; }
+  display: grid;
+  gap: 16px;
+  grid-template-columns: minmax(180px, 1fr) auto minmax(180px, 1fr);
+  align-items: center;
+  max-width: 1100px;
+  width: 100%;
+  margin: 0 auto;
+  @media (max-width: 760px) {
+    grid-template-columns: minmax(0, 1fr);
+    justify-items: center;
+    > * {
+      width: 100%;
+    }
+  }
+  .middle {
+    display: grid;
+    justify-items: center;
+    gap: 8px;
+  }
+  .end {
+    display: flex;
+    gap: 8px;
+    flex-wrap: wrap;
+    justify-content: flex-end;
+  }
 `;
 const Control = styled(Button)`
-  width: 104px; height: 104px; border-radius: 50%; border: 4px solid #F1EEE6; background: var(--madder); color: #fff; font-weight: 650; font-size: 1.05rem; padding: 0;
-  &[data-hovered], &:hover { border-color: #fff; background: #b8443a; }
-  &[data-disabled] { background: #4a4f5a; border-color: #7b8291; color: #d5d9e0; }
-  &.recording { border-radius: 22px; background: #7d1f17; }
+  width: 104px;
+  height: 104px;
+  border-radius: 50%;
+  border: 4px solid #f1eee6;
+  background: var(--madder);
+  color: #fff;
+  font-weight: 650;
+  font-size: 1.05rem;
+  padding: 0;
+  &[data-hovered],
+  &:hover {
+    border-color: #fff;
+    background: #b8443a;
+  }
+  &[data-disabled] {
+    background: #4a4f5a;
+    border-color: #7b8291;
+    color: #d5d9e0;
+  }
+  &.recording {
+    border-radius: 22px;
+    background: #7d1f17;
+  }
 `;
-const Trouble = styled.p`background: #4a2420; border-left: 5px solid #ef8f80; padding: 10px 14px; border-radius: 0 4px 4px 0; max-width: 60em;`;
-const Count = styled.div`position: absolute; inset: 0; z-index: 5; display: grid; place-items: center; font: 600 6rem var(--reading); background: rgb(0 0 0 / 0.55); color: #fff; border-radius: 4px; pointer-events: none;`;
+const Trouble = styled.p`
+  background: #4a2420;
+  border-left: 5px solid #ef8f80;
+  padding: 10px 14px;
+  border-radius: 0 4px 4px 0;
+  max-width: 60em;
+`;
+const Count = styled.div`
+  position: absolute;
+  inset: 0;
+  z-index: 5;
+  display: grid;
+  place-items: center;
+  font: 600 6rem var(--reading);
+  background: rgb(0 0 0 / 0.55);
+  color: #fff;
+  border-radius: 4px;
+  pointer-events: none;
+`;
 
 /** The quiet page where one records: the picture, the script in reading size, a level, one big control. */
 export default function BoothPage() {
@@ -65,9 +170,12 @@ export default function BoothPage() {
   const [elapsed, setElapsed] = useState(0);
   const [fresh, setFresh] = useState<{ slide: string; before: string | null } | null>(null);
 
-  const slides = view?.story.slides ?? [];
+  const slides = useMemo(() => view?.story.slides ?? [], [view]);
   const wanted = search.get('slide');
-  const index = Math.max(0, wanted ? slides.findIndex((s) => s.id === wanted) : slides.findIndex((s) => s.take === null));
+  const index = Math.max(
+    0,
+    wanted ? slides.findIndex((s) => s.id === wanted) : slides.findIndex((s) => s.take === null),
+  );
   const slide = slides[index];
   const planned = view?.plan.slides[index];
   const before = useRef<string | null>(null);
@@ -128,7 +236,8 @@ export default function BoothPage() {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || event.ctrlKey || event.altKey || event.metaKey) return;
+      if (['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || event.ctrlKey || event.altKey || event.metaKey)
+        return;
       // Space on a focused button is that button's.
       if (event.key === ' ' && target.closest('button') && !target.closest('.control')) return;
       const acts: Record<string, () => void> = { ' ': record, l: listen, n: () => go(1), p: () => go(-1), d: drop };
@@ -147,7 +256,9 @@ export default function BoothPage() {
     const file = files?.[0];
     if (!file || !slide || !person) return;
     before.current = slide.take;
-    bringInSound(person.id, id, slide.id, file).then(onDone).catch((error: unknown) => tell(`${file.name}: ${sentence(error)}`, { tone: 'trouble' }));
+    bringInSound(person.id, id, slide.id, file)
+      .then(onDone)
+      .catch((error: unknown) => tell(`${file.name}: ${sentence(error)}`, { tone: 'trouble' }));
   };
 
   if (!view || !slide) {
@@ -159,7 +270,14 @@ export default function BoothPage() {
     );
   }
   const busy = state === 'recording' || state === 'counting';
-  const label = { off: 'Record', ready: 'Record', counting: 'Stop', recording: 'Stop', sending: 'Saving', waiting: 'Waiting' }[state];
+  const label = {
+    off: 'Record',
+    ready: 'Record',
+    counting: 'Stop',
+    recording: 'Stop',
+    sending: 'Saving',
+    waiting: 'Waiting',
+  }[state];
   const spoken = slide.take ? view.story.takes[slide.take] : undefined;
   const heard = view.proof.find((f) => f.slide === slide.id && ['silent', 'too-quiet', 'clipped'].includes(f.rule));
   const judged = heard ? heard.sentence : 'It sounds good.';
@@ -222,18 +340,28 @@ export default function BoothPage() {
               </label>
             )}
             <label style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 32 }}>
-              <input type="checkbox" checked={countIn} onChange={(event) => setCountIn(event.target.checked)} /> Count in
+              <input type="checkbox" checked={countIn} onChange={(event) => setCountIn(event.target.checked)} /> Count
+              in
             </label>
           </div>
           <div className="middle">
-            <Control className={`control ${busy ? 'recording' : ''}`} onPress={record} isDisabled={state === 'sending' || state === 'waiting'}>
+            <Control
+              className={`control ${busy ? 'recording' : ''}`}
+              onPress={record}
+              isDisabled={state === 'sending' || state === 'waiting'}
+            >
               {label}
             </Control>
             <span role="status">
               {state === 'recording' && clock(elapsed)}
               {state === 'waiting' && 'No connection. Your recording is kept here and will be sent.'}
               {state === 'sending' && 'Your recording is being saved …'}
-              {!busy && state !== 'sending' && state !== 'waiting' && (spoken ? `Spoken: ${secondsText((slide.trimmed ? spoken.to - spoken.from : spoken.samples) / 48_000)}. ${judged}` : 'Space starts and stops')}
+              {!busy &&
+                state !== 'sending' &&
+                state !== 'waiting' &&
+                (spoken
+                  ? `Spoken: ${secondsText((slide.trimmed ? spoken.to - spoken.from : spoken.samples) / 48_000)}. ${judged}`
+                  : 'Space starts and stops')}
             </span>
           </div>
           <div className="end">

@@ -3,13 +3,40 @@ import styled from 'styled-components';
 import { judge, type Microphone } from './microphone';
 
 const Bar = styled.div`
-  display: grid; gap: 6px;
-  .rail { position: relative; height: 16px; border-radius: 8px; background: #2b303b; overflow: hidden; }
-  .good { position: absolute; inset: 0 3.3% 0 50%; border-left: 2px solid #97a0b3; border-right: 2px solid #97a0b3; z-index: 1; }
-  .level { position: absolute; inset: 0 auto 0 0; background: #8f9cc9; }
-  .level.good-level { background: #7fbf87; } .level.loud { background: #ef8f80; }
+  display: grid;
+  gap: 6px;
+  .rail {
+    position: relative;
+    height: 16px;
+    border-radius: 8px;
+    background: #2b303b;
+    overflow: hidden;
+  }
+  .good {
+    position: absolute;
+    inset: 0 3.3% 0 50%;
+    border-left: 2px solid #97a0b3;
+    border-right: 2px solid #97a0b3;
+    z-index: 1;
+  }
+  .level {
+    position: absolute;
+    inset: 0 auto 0 0;
+    background: #8f9cc9;
+  }
+  .level.good-level {
+    background: #7fbf87;
+  }
+  .level.loud {
+    background: #ef8f80;
+  }
 `;
-const words = { silent: 'Nothing is heard', 'too quiet': 'Too quiet: come nearer', good: 'Good', 'too loud': 'Too loud: move back a little' };
+const words = {
+  silent: 'Nothing is heard',
+  'too quiet': 'Too quiet: come nearer',
+  good: 'Good',
+  'too loud': 'Too loud: move back a little',
+};
 
 /** A level that can be trusted: it rises at once, and is judged by the loudest of the last second and a half. */
 export function Meter({ microphone, onJudge }: { microphone: Microphone | null; onJudge?: (verdict: string) => void }) {
@@ -32,9 +59,20 @@ export function Meter({ microphone, onJudge }: { microphone: Microphone | null; 
   const share = Math.max(0, Math.min(100, ((now.level + 60) / 60) * 100));
   return (
     <Bar>
-      <div className="rail" role="meter" aria-label="Level of the microphone" aria-valuemin={-60} aria-valuemax={0} aria-valuenow={Math.round(Math.max(-60, now.recent))} aria-valuetext={words[verdict]}>
+      <div
+        className="rail"
+        role="meter"
+        aria-label="Level of the microphone"
+        aria-valuemin={-60}
+        aria-valuemax={0}
+        aria-valuenow={Math.round(Math.max(-60, now.recent))}
+        aria-valuetext={words[verdict]}
+      >
         <div className="good" />
-        <div className={`level ${verdict === 'good' ? 'good-level' : verdict === 'too loud' ? 'loud' : ''}`} style={{ width: `${share}%` }} />
+        <div
+          className={`level ${verdict === 'good' ? 'good-level' : verdict === 'too loud' ? 'loud' : ''}`}
+          style={{ width: `${share}%` }}
+        />
       </div>
       <span>{microphone ? words[verdict] : 'The microphone is off'}</span>
     </Bar>

@@ -97,7 +97,12 @@ export class Sender {
     for (let patience = 800; ; patience = Math.min(patience * 1.5, 10_000)) {
       try {
         await this.work();
-        const done = await answer(api.POST('/api/takes/{id}/finish', { params: { path: { id: this.take.server ?? '' } }, body: { parts: this.take.parts ?? 0 } }));
+        const done = await answer(
+          api.POST('/api/takes/{id}/finish', {
+            params: { path: { id: this.take.server ?? '' } },
+            body: { parts: this.take.parts ?? 0 },
+          }),
+        );
         await dropTake(this.take);
         this.stop();
         return done;
@@ -125,14 +130,19 @@ export class Sender {
   private async send(): Promise<void> {
     const db = await keep();
     if (!this.take.server) {
-      const made = await answer(api.POST('/api/stories/{id}/takes', { params: { path: { id: this.take.story } }, body: { slide: this.take.slide, file: this.take.file } }));
+      const made = await answer(
+        api.POST('/api/stories/{id}/takes', {
+          params: { path: { id: this.take.story } },
+          body: { slide: this.take.slide, file: this.take.file },
+        }),
+      );
       this.take.server = made.id;
       await db.put('takes', { ...this.take });
     } else if (this.held.size === 0) {
       const state = await answer(api.GET('/api/takes/{id}', { params: { path: { id: this.take.server } } }));
       for (const number of state.parts) this.held.add(number);
     }
-    for (let more = true; more; ) {
+    for (let more = true; more;) {
       more = false;
       for (const [, number] of await db.getAllKeys('parts', partsOf(this.take.id))) {
         if (this.held.has(number)) continue;
@@ -149,7 +159,11 @@ export class Sender {
 async function putPart(take: string, number: number, bytes: ArrayBuffer): Promise<void> {
   let response: Response;
   try {
-    response = await fetch(`/api/takes/${take}/parts/${number}`, { method: 'PUT', body: bytes, headers: { 'Content-Type': 'application/octet-stream' } });
+    response = await fetch(`/api/takes/${take}/parts/${number}`, {
+      method: 'PUT',
+      body: bytes,
+      headers: { 'Content-Type': 'application/octet-stream' },
+    });
   } catch {
     throw new Unreachable();
   }
@@ -172,7 +186,10 @@ export async function bringInSound(person: string, story: string, slide: string,
 }
 
 /** Finishes a kept take; one that the server will not have is not offered for ever. */
-export async function settle(take: KeptTake, waiting: (isWaiting: boolean) => void = () => undefined): Promise<Finished> {
+export async function settle(
+  take: KeptTake,
+  waiting: (isWaiting: boolean) => void = () => undefined,
+): Promise<Finished> {
   if (take.parts === undefined) {
     // The tab was closed while somebody spoke: what is here, from the first part on without a gap, is the recording.
     const db = await keep();

@@ -7,10 +7,17 @@ export interface Microphone {
 }
 
 export async function openMicrophone(device: string | undefined, onGone: () => void): Promise<Microphone> {
-  if (!('mediaDevices' in navigator) || typeof MediaRecorder === 'undefined') throw new Error('This browser cannot record. Try a newer one, or bring in a sound recorded elsewhere.');
+  if (!('mediaDevices' in navigator) || typeof MediaRecorder === 'undefined')
+    throw new Error('This browser cannot record. Try a newer one, or bring in a sound recorded elsewhere.');
   // What browsers do to voices in calls (echo, noise, gain) harms a recording: it is asked to be off.
   const stream = await navigator.mediaDevices.getUserMedia({
-    audio: { deviceId: device ? { exact: device } : undefined, echoCancellation: false, noiseSuppression: false, autoGainControl: false, channelCount: 1 },
+    audio: {
+      deviceId: device ? { exact: device } : undefined,
+      echoCancellation: false,
+      noiseSuppression: false,
+      autoGainControl: false,
+      channelCount: 1,
+    },
   });
   const [track] = stream.getAudioTracks();
   track?.addEventListener('ended', onGone);
@@ -37,14 +44,20 @@ export async function openMicrophone(device: string | undefined, onGone: () => v
 
 export function microphoneTrouble(error: unknown): string {
   const name = error instanceof DOMException ? error.name : '';
-  if (name === 'NotAllowedError' || name === 'SecurityError') return 'The browser was not allowed to use the microphone. Press the microphone or the lock beside the address, allow it, and try again.';
-  if (name === 'NotFoundError' || name === 'OverconstrainedError') return 'There is no microphone. Plug one in and try again, or bring in a sound recorded elsewhere.';
-  if (name === 'NotReadableError' || name === 'AbortError') return 'Another program is using the microphone. Close that program and try again.';
+  if (name === 'NotAllowedError' || name === 'SecurityError')
+    return 'The browser was not allowed to use the microphone. Press the microphone or the lock beside the address, allow it, and try again.';
+  if (name === 'NotFoundError' || name === 'OverconstrainedError')
+    return 'There is no microphone. Plug one in and try again, or bring in a sound recorded elsewhere.';
+  if (name === 'NotReadableError' || name === 'AbortError')
+    return 'Another program is using the microphone. Close that program and try again.';
   return error instanceof Error && error.message !== '' ? error.message : 'The microphone cannot be used.';
 }
 
 /** What a browser can record: Opus in WebM, or in MP4 where there is no WebM. */
-export const recordingType = (): string => ['audio/webm;codecs=opus', 'audio/mp4;codecs=opus', 'audio/mp4'].find((type) => MediaRecorder.isTypeSupported(type)) ?? '';
+export const recordingType = (): string =>
+  ['audio/webm;codecs=opus', 'audio/mp4;codecs=opus', 'audio/mp4'].find((type) =>
+    MediaRecorder.isTypeSupported(type),
+  ) ?? '';
 
 /** Judging a level by its peaks, in dBFS. Common practice: speech should peak between about -18 and -6, and never reach 0. */
 export function judge(peak: number): 'silent' | 'too quiet' | 'good' | 'too loud' {

@@ -44,7 +44,11 @@ export function useRecorder({ person, story, onDone }: Options) {
           if (wasRecording) recorder.current?.stop();
           close();
           if (!wasRecording) setState('off');
-          setTrouble(wasRecording ? 'The microphone was pulled out. What you said until then is kept.' : 'The microphone was pulled out. Plug it in again, or choose another.');
+          setTrouble(
+            wasRecording
+              ? 'The microphone was pulled out. What you said until then is kept.'
+              : 'The microphone was pulled out. Plug it in again, or choose another.',
+          );
         });
         mic.current = made;
         setMicrophone(made);
@@ -60,10 +64,13 @@ export function useRecorder({ person, story, onDone }: Options) {
     [close],
   );
 
-  useEffect(() => () => {
-    if (recorder.current?.state === 'recording') recorder.current.stop();
-    mic.current?.close();
-  }, []);
+  useEffect(
+    () => () => {
+      if (recorder.current?.state === 'recording') recorder.current.stop();
+      mic.current?.close();
+    },
+    [],
+  );
 
   const speak = useCallback(
     async (slide: string) => {
@@ -73,7 +80,9 @@ export function useRecorder({ person, story, onDone }: Options) {
       try {
         take = await beginTake(person, story, slide);
       } catch {
-        setTrouble('This browser has no room left to keep a recording safe. Free some disk space, or leave its private mode.');
+        setTrouble(
+          'This browser has no room left to keep a recording safe. Free some disk space, or leave its private mode.',
+        );
         setState('ready');
         return;
       }

@@ -8,13 +8,47 @@ import { Page } from '../parts/Page';
 import { ago, clock, day } from '../parts/time';
 
 const List = styled.ul`
-  display: grid; gap: 12px;
-  li { position: relative; display: grid; grid-template-columns: 168px minmax(0, 1fr) auto; gap: 16px; align-items: center; background: var(--raised); border: 1px solid var(--line); border-radius: var(--radius); padding: 10px; }
-  li:hover, li:focus-within { border-color: var(--indigo); }
-  img { width: 168px; aspect-ratio: 16 / 9; object-fit: cover; border-radius: 4px; }
-  a { font: 600 1.1rem var(--reading); color: inherit; text-decoration: none; }
-  a::after { content: ''; position: absolute; inset: 0; }
-  @media (max-width: 600px) { li { grid-template-columns: 96px minmax(0, 1fr); } img { width: 96px; } }
+  display: grid;
+  gap: 12px;
+  li {
+    position: relative;
+    display: grid;
+    grid-template-columns: 168px minmax(0, 1fr) auto;
+    gap: 16px;
+    align-items: center;
+    background: var(--raised);
+    border: 1px solid var(--line);
+    border-radius: var(--radius);
+    padding: 10px;
+  }
+  li:hover,
+  li:focus-within {
+    border-color: var(--indigo);
+  }
+  img {
+    width: 168px;
+    aspect-ratio: 16 / 9;
+    object-fit: cover;
+    border-radius: 4px;
+  }
+  a {
+    font: 600 1.1rem var(--reading);
+    color: inherit;
+    text-decoration: none;
+  }
+  a::after {
+    content: '';
+    position: absolute;
+    inset: 0;
+  }
+  @media (max-width: 600px) {
+    li {
+      grid-template-columns: 96px minmax(0, 1fr);
+    }
+    img {
+      width: 96px;
+    }
+  }
 `;
 const groups: [HandIn['state'], string][] = [
   ['handed in', 'Waiting for your answer'],
@@ -24,7 +58,11 @@ const groups: [HandIn['state'], string][] = [
 
 export default function AssignmentPage() {
   const { id = '' } = useParams();
-  const { data, error } = useQuery({ queryKey: ['assignment', id], queryFn: () => answer(api.GET('/api/assignments/{id}', { params: { path: { id } } })), refetchOnMount: 'always' });
+  const { data, error } = useQuery({
+    queryKey: ['assignment', id],
+    queryFn: () => answer(api.GET('/api/assignments/{id}', { params: { path: { id } } })),
+    refetchOnMount: 'always',
+  });
   if (!data) {
     return (
       <Page title="Hand-ins">
@@ -38,7 +76,8 @@ export default function AssignmentPage() {
       <div style={{ display: 'grid', gap: 8 }}>
         <h1>{data.assignment.title}</h1>
         <Soft>
-          {data.assignment.classroom} · due {day(data.assignment.dueOn)} · {clock(data.assignment.leastSeconds)} to {clock(data.assignment.mostSeconds)} minutes
+          {data.assignment.classroom} · due {day(data.assignment.dueOn)} · {clock(data.assignment.leastSeconds)} to{' '}
+          {clock(data.assignment.mostSeconds)} minutes
         </Soft>
         <p>{data.assignment.task}</p>
       </div>
@@ -57,9 +96,11 @@ export default function AssignmentPage() {
                   <div>
                     <Link to={`/handins/${handIn.id}`}>{handIn.title}</Link>
                     <Soft>
-                      {handIn.student} · {clock(handIn.seconds)} · {handIn.number > 1 ? `hand-in ${handIn.number}, ` : ''}
+                      {handIn.student} · {clock(handIn.seconds)} ·{' '}
+                      {handIn.number > 1 ? `hand-in ${handIn.number}, ` : ''}
                       {ago(handIn.handedInAt)}
-                      {handIn.remarks.length > 0 && ` · ${handIn.remarks.length} ${handIn.remarks.length === 1 ? 'remark' : 'remarks'}`}
+                      {handIn.remarks.length > 0 &&
+                        ` · ${handIn.remarks.length} ${handIn.remarks.length === 1 ? 'remark' : 'remarks'}`}
                     </Soft>
                   </div>
                   <StateMark state={handIn.state} />

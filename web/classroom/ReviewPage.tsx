@@ -14,19 +14,38 @@ import { Page } from '../parts/Page';
 import { ago, clock } from '../parts/time';
 
 const Layout = styled.div`
-  display: grid; gap: 24px; grid-template-columns: minmax(0, 1.7fr) minmax(300px, 1fr); align-items: start;
-  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); }
+  display: grid;
+  gap: 24px;
+  grid-template-columns: minmax(0, 1.7fr) minmax(300px, 1fr);
+  align-items: start;
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 const Remarks = styled.ol`
-  display: grid; gap: 8px;
-  li { display: grid; grid-template-columns: auto minmax(0, 1fr) auto; gap: 10px; align-items: start; border-left: 4px solid var(--ochre); padding-left: 10px; }
-  p { padding-top: 8px; }
+  display: grid;
+  gap: 8px;
+  li {
+    display: grid;
+    grid-template-columns: auto minmax(0, 1fr) auto;
+    gap: 10px;
+    align-items: start;
+    border-left: 4px solid var(--ochre);
+    padding-left: 10px;
+  }
+  p {
+    padding-top: 8px;
+  }
 `;
 
 export default function ReviewPage() {
   const { id = '' } = useParams();
   const { person } = useSession();
-  const { data, error } = useQuery({ queryKey: ['handin', id], queryFn: () => answer(api.GET('/api/handins/{id}', { params: { path: { id } } })), refetchOnMount: 'always' });
+  const { data, error } = useQuery({
+    queryKey: ['handin', id],
+    queryFn: () => answer(api.GET('/api/handins/{id}', { params: { path: { id } } })),
+    refetchOnMount: 'always',
+  });
   const film = useQuery({
     queryKey: ['film', data?.film],
     queryFn: () => answer(api.GET('/api/films/{id}', { params: { path: { id: data?.film ?? '' } } })),
@@ -64,7 +83,11 @@ export default function ReviewPage() {
               </Link>
             ),
           )}
-        {teaches ? <GoTo to={`/assignments/${data.assignment.id}`}>All hand-ins</GoTo> : <GoTo to={`/stories/${data.story}`}>To the script</GoTo>}
+        {teaches ? (
+          <GoTo to={`/assignments/${data.assignment.id}`}>All hand-ins</GoTo>
+        ) : (
+          <GoTo to={`/stories/${data.story}`}>To the script</GoTo>
+        )}
       </Row>
       <Layout>
         {film.data && film.data.state !== 'done' ? (
@@ -72,7 +95,15 @@ export default function ReviewPage() {
             <p role="status">This film is still being made. It will be here in a moment.</p>
           </Card>
         ) : (
-          <FilmPlayer ref={player} film={data.film} title={data.title} seconds={data.seconds} slides={data.slides} remarks={data.remarks} />
+          <FilmPlayer
+            ref={player}
+            film={data.film}
+            title={data.title}
+            seconds={data.seconds}
+            fps={1}
+            slides={data.slides.map((s) => ({ ...s, stay: s.end - s.start }))}
+            remarks={data.remarks}
+          />
         )}
         <div style={{ display: 'grid', gap: 16, minWidth: 0 }}>
           <Card>
@@ -135,7 +166,18 @@ function RemarkList({ data, open, onJump }: { data: HandInView; open: boolean; o
             {remark.text} <Soft as="span">(slide {nameOf(remark.slide)})</Soft>
           </p>
           {open && (
-            <IconButton label="Take this remark back" onPress={() => void answered(answer(api.DELETE('/api/handins/{id}/remarks/{remark}', { params: { path: { id: data.id, remark: remark.id } } })))}>
+            <IconButton
+              label="Take this remark back"
+              onPress={() =>
+                void answered(
+                  answer(
+                    api.DELETE('/api/handins/{id}/remarks/{remark}', {
+                      params: { path: { id: data.id, remark: remark.id } },
+                    }),
+                  ),
+                )
+              }
+            >
               <BinIcon />
             </IconButton>
           )}
@@ -155,7 +197,11 @@ function RemarkForm({ data, onPause }: { data: HandInView; onPause: () => number
       style={{ display: 'grid', gap: 8 }}
       onSubmit={(event) => {
         event.preventDefault();
-        void answered(answer(api.POST('/api/handins/{id}/remarks', { params: { path: { id: data.id } }, body: { seconds: at, text } }))).then((done) => {
+        void answered(
+          answer(
+            api.POST('/api/handins/{id}/remarks', { params: { path: { id: data.id } }, body: { seconds: at, text } }),
+          ),
+        ).then((done) => {
           if (done) {
             setAt(null);
             setText('');
@@ -163,7 +209,15 @@ function RemarkForm({ data, onPause }: { data: HandInView; onPause: () => number
         });
       }}
     >
-      <Field label={`Remark at ${clock(at)}`} value={text} onChange={setText} lines={3} max={1000} autoFocus isRequired />
+      <Field
+        label={`Remark at ${clock(at)}`}
+        value={text}
+        onChange={setText}
+        lines={3}
+        max={1000}
+        autoFocus
+        isRequired
+      />
       <Row>
         <Act type="submit">Leave it</Act>
         <Button onPress={() => setAt(null)}>Not now</Button>
@@ -175,7 +229,12 @@ function RemarkForm({ data, onPause }: { data: HandInView; onPause: () => number
 function AnswerForm({ data }: { data: HandInView }) {
   const answered = useAnswered(data.id);
   const [text, setText] = useState('');
-  const say = (state: 'returned' | 'accepted') => void answered(answer(api.POST('/api/handins/{id}/answer', { params: { path: { id: data.id } }, body: { state, answer: text } })));
+  const say = (state: 'returned' | 'accepted') =>
+    void answered(
+      answer(
+        api.POST('/api/handins/{id}/answer', { params: { path: { id: data.id } }, body: { state, answer: text } }),
+      ),
+    );
   return (
     <Card>
       <h2>Your answer</h2>

@@ -11,21 +11,68 @@ import { useTell } from '../parts/notices';
 import { Page } from '../parts/Page';
 import { ago, clock, day } from '../parts/time';
 
-const Covers = styled.ul`display: grid; gap: 20px; grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));`;
-const CoverBox = styled.li`
-  display: grid; grid-template-rows: auto 1fr; background: var(--raised); border: 1px solid var(--line); border-radius: var(--radius); overflow: hidden; position: relative;
-  &:hover, &:focus-within { border-color: var(--indigo); }
-  .picture { aspect-ratio: 16 / 9; background: var(--indigo-wash); display: grid; place-items: center; overflow: hidden; }
-  .picture img { width: 100%; height: 100%; object-fit: cover; }
-  .words { padding: 12px; display: grid; gap: 6px; align-content: start; }
-  a.whole { color: inherit; text-decoration: none; font: 600 1.1rem/1.25 var(--reading); }
-  a.whole::after { content: ''; position: absolute; inset: 0; }
-  .bin { position: absolute; right: 4px; bottom: 4px; z-index: 1; }
+const Covers = styled.ul`
+  display: grid;
+  gap: 20px;
+  grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
 `;
-const Due = styled(Card)`border-left: 5px solid var(--indigo);`;
+const CoverBox = styled.li`
+  display: grid;
+  grid-template-rows: auto 1fr;
+  background: var(--raised);
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  overflow: hidden;
+  position: relative;
+  &:hover,
+  &:focus-within {
+    border-color: var(--indigo);
+  }
+  .picture {
+    aspect-ratio: 16 / 9;
+    background: var(--indigo-wash);
+    display: grid;
+    place-items: center;
+    overflow: hidden;
+  }
+  .picture img {
+    width: 100%;
+    height: 100%;
+    object-fit: cover;
+  }
+  .words {
+    padding: 12px;
+    display: grid;
+    gap: 6px;
+    align-content: start;
+  }
+  a.whole {
+    color: inherit;
+    text-decoration: none;
+    font: 600 1.1rem/1.25 var(--reading);
+  }
+  a.whole::after {
+    content: '';
+    position: absolute;
+    inset: 0;
+  }
+  .bin {
+    position: absolute;
+    right: 4px;
+    bottom: 4px;
+    z-index: 1;
+  }
+`;
+const Due = styled(Card)`
+  border-left: 5px solid var(--indigo);
+`;
 
 export function Desk() {
-  const { data, error } = useQuery({ queryKey: ['desk'], queryFn: () => answer(api.GET('/api/desk')), refetchOnMount: 'always' });
+  const { data, error } = useQuery({
+    queryKey: ['desk'],
+    queryFn: () => answer(api.GET('/api/desk')),
+    refetchOnMount: 'always',
+  });
   return (
     <Page title="Desk">
       <h1>{data ? `${data.user.firstName}’s desk` : 'Desk'}</h1>
@@ -50,14 +97,24 @@ function DueCard({ assignment, stories }: { assignment: Assignment; stories: Cov
       <h2>{assignment.title}</h2>
       <p>{assignment.task}</p>
       <Row>
-        {mine.length === 0 ? <Begin assignment={assignment} /> : mine.map((story) => (
-          <ActGoTo key={story.id} to={`/stories/${story.id}`}>Go on with “{story.title}”</ActGoTo>
-        ))}
-        {mine.map((story) => story.handIn && (
-          <GoTo key={story.id} to={`/handins/${story.handIn.id}`}>
-            {story.handIn.state === 'handed in' ? 'See what you handed in' : 'Read the answer'} <StateMark state={story.handIn.state} />
-          </GoTo>
-        ))}
+        {mine.length === 0 ? (
+          <Begin assignment={assignment} />
+        ) : (
+          mine.map((story) => (
+            <ActGoTo key={story.id} to={`/stories/${story.id}`}>
+              Go on with “{story.title}”
+            </ActGoTo>
+          ))
+        )}
+        {mine.map(
+          (story) =>
+            story.handIn && (
+              <GoTo key={story.id} to={`/handins/${story.handIn.id}`}>
+                {story.handIn.state === 'handed in' ? 'See what you handed in' : 'Read the answer'}{' '}
+                <StateMark state={story.handIn.state} />
+              </GoTo>
+            ),
+        )}
         <Soft as="span">
           {clock(assignment.leastSeconds)} to {clock(assignment.mostSeconds)} minutes
         </Soft>
@@ -100,7 +157,11 @@ function Stories({ desk }: { desk: DeskData }) {
       await answer(api.DELETE('/api/stories/{id}', { params: { path: { id: story.id } } }));
       await refresh();
       tell(`“${story.title}” is put away.`, {
-        action: { label: 'Bring it back', run: () => void answer(api.POST('/api/stories/{id}/restore', { params: { path: { id: story.id } } })).then(refresh) },
+        action: {
+          label: 'Bring it back',
+          run: () =>
+            void answer(api.POST('/api/stories/{id}/restore', { params: { path: { id: story.id } } })).then(refresh),
+        },
       });
     } catch (error) {
       tell(sentence(error), { tone: 'trouble' });
@@ -113,22 +174,36 @@ function Stories({ desk }: { desk: DeskData }) {
         <Begin />
       </Row>
       {desk.stories.length === 0 && (
-        <Soft>Nothing here yet. Begin a story, give it a title, and bring in your pictures: all at once, in the order of their names.</Soft>
+        <Soft>
+          Nothing here yet. Begin a story, give it a title, and bring in your pictures: all at once, in the order of
+          their names.
+        </Soft>
       )}
       <Covers>
         {desk.stories.map((story) => (
           <CoverBox key={story.id}>
             <div className="picture">
-              {story.cover ? <img src={`/api/stories/${story.id}/pictures/${story.cover}/thumb.jpg`} alt="" loading="lazy" /> : <Soft as="span">No picture yet</Soft>}
+              {story.cover ? (
+                <img src={`/api/stories/${story.id}/pictures/${story.cover}/thumb.jpg`} alt="" loading="lazy" />
+              ) : (
+                <Soft as="span">No picture yet</Soft>
+              )}
             </div>
             <div className="words">
               <Link className="whole" to={`/stories/${story.id}`}>
                 {story.title}
               </Link>
               <Soft>
-                {story.slides} {story.slides === 1 ? 'slide' : 'slides'} · {clock(story.seconds)} · {ago(story.changedAt)}
+                {story.slides} {story.slides === 1 ? 'slide' : 'slides'} · {clock(story.seconds)} ·{' '}
+                {ago(story.changedAt)}
               </Soft>
-              <div>{story.handIn ? <StateMark state={story.handIn.state} /> : <StateMark state={story.film === 'done' ? 'film made' : 'draft'} />}</div>
+              <div>
+                {story.handIn ? (
+                  <StateMark state={story.handIn.state} />
+                ) : (
+                  <StateMark state={story.film === 'done' ? 'film made' : 'draft'} />
+                )}
+              </div>
             </div>
             <div className="bin">
               <IconButton label={`Put “${story.title}” away`} onPress={() => void putAway(story)}>
@@ -164,7 +239,11 @@ function Classes({ desk }: { desk: DeskData }) {
                 <p>{assignment.task}</p>
                 <Row>
                   <ActGoTo to={`/assignments/${assignment.id}`}>
-                    {waiting === 0 ? 'See the hand-ins' : waiting === 1 ? '1 film waits for your answer' : `${waiting} films wait for your answer`}
+                    {waiting === 0
+                      ? 'See the hand-ins'
+                      : waiting === 1
+                        ? '1 film waits for your answer'
+                        : `${waiting} films wait for your answer`}
                   </ActGoTo>
                   {Object.entries(assignment.states).map(([state, count]) => (
                     <span key={state}>

@@ -15,13 +15,30 @@ import { useStory } from '../story/useStory';
 import { FilmPlayer } from './FilmPlayer';
 
 const Layout = styled.div`
-  display: grid; gap: 24px; grid-template-columns: minmax(0, 1.7fr) minmax(300px, 1fr); align-items: start; max-width: 1280px; width: 100%; margin: 0 auto;
-  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); }
+  display: grid;
+  gap: 24px;
+  grid-template-columns: minmax(0, 1.7fr) minmax(300px, 1fr);
+  align-items: start;
+  max-width: 1280px;
+  width: 100%;
+  margin: 0 auto;
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 const Bar = styled(ProgressBar)`
-  display: grid; gap: 6px;
-  .rail { height: 14px; border-radius: 7px; background: var(--line); overflow: hidden; }
-  .done { height: 100%; background: var(--indigo); }
+  display: grid;
+  gap: 6px;
+  .rail {
+    height: 14px;
+    border-radius: 7px;
+    background: var(--line);
+    overflow: hidden;
+  }
+  .done {
+    height: 100%;
+    background: var(--indigo);
+  }
 `;
 const over = ['done', 'failed', 'cancelled'];
 
@@ -88,7 +105,8 @@ function MakeCard({ view, again = false }: { view: StoryView; again?: boolean })
     <Card>
       <h2>{again ? 'The story has changed since' : 'Make the film'}</h2>
       <p>
-        {clock(view.plan.frames / view.plan.fps)} long, 1280 × 720, MP4 with captions. {again ? 'Only what changed is made anew.' : ''}
+        {clock(view.plan.frames / view.plan.fps)} long, 1280 × 720, MP4 with captions.{' '}
+        {again ? 'Only what changed is made anew.' : ''}
       </p>
       <Row>
         <Act onPress={make} isDisabled={busy || view.plan.frames === 0}>
@@ -115,7 +133,16 @@ function Making({ view, film }: { view: StoryView; film: Film | undefined }) {
     );
   }
   const share = film.frames > 0 ? Math.round((film.framesDone / film.frames) * 100) : 0;
-  const words = film.state === 'waiting' ? 'It waits for its turn.' : film.state === 'joining' ? 'The pieces are being joined with their sound.' : film.secondsLeft === null ? 'It has begun.' : film.secondsLeft < 60 ? `About ${film.secondsLeft} seconds left.` : `About ${Math.ceil(film.secondsLeft / 60)} minutes left.`;
+  const words =
+    film.state === 'waiting'
+      ? 'It waits for its turn.'
+      : film.state === 'joining'
+        ? 'The pieces are being joined with their sound.'
+        : film.secondsLeft === null
+          ? 'It has begun.'
+          : film.secondsLeft < 60
+            ? `About ${film.secondsLeft} seconds left.`
+            : `About ${Math.ceil(film.secondsLeft / 60)} minutes left.`;
   const cancel = () =>
     void answer(api.POST('/api/films/{id}/cancel', { params: { path: { id: film.id } } }))
       .then((stopped) => queries.setQueryData(['film', film.id], stopped))
@@ -142,7 +169,18 @@ function Making({ view, film }: { view: StoryView; film: Film | undefined }) {
 function Made({ view, film }: { view: StoryView; film: Film }) {
   return (
     <>
-      <FilmPlayer film={film.id} title={film.title} seconds={film.seconds} slides={[]} remarks={[]} />
+      <FilmPlayer
+        film={film.id}
+        title={film.title}
+        seconds={film.seconds}
+        fps={view.plan.fps}
+        slides={
+          film.revision === view.revision
+            ? view.plan.slides
+            : [{ id: 'film', start: 0, stay: film.seconds * view.plan.fps, joinIn: 0, voice: null }]
+        }
+        remarks={[]}
+      />
       <Row>
         <GoTo as="a" href={`/api/films/${film.id}/film.mp4?download`} to="" download>
           Download the film ({size(film.bytes ?? 0)})
@@ -176,7 +214,9 @@ function HandInCard({ view, film, hold }: { view: StoryView; film: Film; hold: R
   if (!assignment) return null;
   const isThis = last?.film === film.id;
   const handIn = () =>
-    void answer(api.POST('/api/assignments/{id}/handins', { params: { path: { id: assignment.id } }, body: { film: film.id } }))
+    void answer(
+      api.POST('/api/assignments/{id}/handins', { params: { path: { id: assignment.id } }, body: { film: film.id } }),
+    )
       .then(async () => {
         await queries.invalidateQueries({ queryKey: ['story', view.id] });
         tell('It is handed in. What you change from now on does not touch it.');

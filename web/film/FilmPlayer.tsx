@@ -1,26 +1,67 @@
 import { forwardRef, useEffect, useImperativeHandle, useRef, useState } from 'react';
 import { Slider, SliderThumb, SliderTrack } from 'react-aria-components';
 import styled from 'styled-components';
-import type { PlannedSlide, Remark } from '../api/types';
+import type { Remark } from '../api/types';
 import { IconButton, Row, Soft } from '../parts/controls';
 import { PauseIcon, PlayIcon, WholeIcon, WordsIcon } from '../parts/icons';
-import { FlatThread } from '../parts/Thread';
+import { FlatThread, type ThreadSlide } from '../parts/Thread';
 import { clock } from '../parts/time';
 
 const Box = styled.figure`
-  display: grid; gap: 4px; min-width: 0;
-  video { width: 100%; aspect-ratio: 16 / 9; background: #000; border-radius: 4px; }
-  &:fullscreen { background: #000; align-content: center; color: #fff; padding: 0 12px; }
-  &:fullscreen video { max-height: calc(100vh - 100px); }
+  display: grid;
+  gap: 4px;
+  min-width: 0;
+  video {
+    width: 100%;
+    aspect-ratio: 16 / 9;
+    background: #000;
+    outline: 1px solid var(--line);
+  }
+  &:fullscreen {
+    background: #000;
+    align-content: center;
+    color: #fff;
+    padding: 0 12px;
+  }
+  &:fullscreen video {
+    max-height: calc(100vh - 100px);
+  }
 `;
 const Track = styled(SliderTrack)`
-  position: relative; height: 44px; width: 100%; cursor: pointer; display: grid; align-items: center;
-  .here { top: 50%; width: 14px; height: 26px; border-radius: 7px; background: var(--madder); border: 2px solid #fff; z-index: 2; }
+  position: relative;
+  height: 44px;
+  width: 100%;
+  cursor: pointer;
+  display: grid;
+  align-items: center;
+  .here {
+    top: 50%;
+    width: 14px;
+    height: 26px;
+    border-radius: 7px;
+    background: var(--madder);
+    border: 2px solid #fff;
+    z-index: 2;
+  }
 `;
 const Flag = styled.button`
-  position: absolute; top: -10px; width: 26px; height: 26px; margin-left: -13px; border: 2px solid #fff; border-radius: 50% 50% 50% 0; transform: rotate(-45deg); background: var(--ochre); cursor: pointer; padding: 0; z-index: 3;
+  position: absolute;
+  top: -10px;
+  width: 26px;
+  height: 26px;
+  margin-left: -13px;
+  border: 2px solid #fff;
+  border-radius: 50% 50% 50% 0;
+  transform: rotate(-45deg);
+  background: var(--ochre);
+  cursor: pointer;
+  padding: 0;
+  z-index: 3;
 `;
-const Flags = styled.div`position: relative; height: 18px;`;
+const Flags = styled.div`
+  position: relative;
+  height: 18px;
+`;
 
 export interface FilmPlayerHandle {
   jump: (seconds: number) => void;
@@ -31,14 +72,16 @@ interface Props {
   film: string;
   title: string;
   seconds: number;
-  slides: { id: string; start: number; end: number; voiced: boolean }[];
+  fps: number;
+  slides: ThreadSlide[];
   remarks: Remark[];
 }
 
-const FPS = 30;
-
 /** The finished film, with captions, over its thread; remarks stand on it as flags. */
-export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlayer({ film, title, seconds, slides, remarks }, ref) {
+export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlayer(
+  { film, title, seconds, fps, slides, remarks },
+  ref,
+) {
   const video = useRef<HTMLVideoElement>(null);
   const box = useRef<HTMLElement>(null);
   const [at, setAt] = useState(0);
@@ -61,7 +104,6 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
     },
   }));
   const toggle = () => void (video.current?.paused ? video.current.play() : video.current?.pause());
-  const planned = slides.map((s) => ({ id: s.id, start: s.start * FPS, end: s.end * FPS, stay: (s.end - s.start) * FPS, joinIn: 0, voice: s.voiced ? { start: s.start + 1.5, end: s.end - 0.5 } : null }) as PlannedSlide);
   return (
     <Box
       ref={box}
@@ -73,19 +115,42 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
         }
       }}
     >
-      <video ref={video} src={`/api/films/${film}/film.mp4`} preload="metadata" playsInline onClick={toggle} onTimeUpdate={(e) => setAt(e.currentTarget.currentTime)} onPlay={() => setPlaying(true)} onPause={() => setPlaying(false)} aria-label={title}>
+      <video
+        ref={video}
+        src={`/api/films/${film}/film.mp4`}
+        preload="metadata"
+        playsInline
+        onClick={toggle}
+        onTimeUpdate={(e) => setAt(e.currentTarget.currentTime)}
+        onPlay={() => setPlaying(true)}
+        onPause={() => setPlaying(false)}
+        aria-label={title}
+      >
         <track kind="captions" src={`/api/films/${film}/captions.vtt`} srcLang="en" label="Captions" default />
       </video>
       {remarks.length > 0 && (
         <Flags>
           {remarks.map((remark) => (
-            <Flag key={remark.id} style={{ left: `${(remark.seconds / Math.max(1, seconds)) * 100}%` }} onClick={() => jump(remark.seconds)} aria-label={`Remark at ${clock(remark.seconds)}: ${remark.text}`} title={remark.text} />
+            <Flag
+              key={remark.id}
+              style={{ left: `${(remark.seconds / Math.max(1, seconds)) * 100}%` }}
+              onClick={() => jump(remark.seconds)}
+              aria-label={`Remark at ${clock(remark.seconds)}: ${remark.text}`}
+              title={remark.text}
+            />
           ))}
         </Flags>
       )}
-      <Slider aria-label="Position in the film" value={at} minValue={0} maxValue={Math.max(0.1, seconds)} step={0.1} onChange={jump}>
+      <Slider
+        aria-label="Position in the film"
+        value={at}
+        minValue={0}
+        maxValue={Math.max(0.1, seconds)}
+        step={0.1}
+        onChange={jump}
+      >
         <Track>
-          <FlatThread plan={{ frames: Math.round(seconds * FPS), fps: FPS, slides: planned.length > 0 ? planned : [{ id: 'all', start: 0, end: seconds * FPS, stay: seconds * FPS, joinIn: 0, voice: null } as PlannedSlide] }} />
+          <FlatThread plan={{ frames: Math.round(seconds * fps), fps, slides }} />
           <SliderThumb className="here" />
         </Track>
       </Slider>
@@ -97,10 +162,19 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
           {clock(at)} / {clock(seconds)}
         </Soft>
         <span style={{ flex: 1 }} />
-        <IconButton label={captions ? 'Hide the captions' : 'Show the captions'} aria-pressed={captions} onPress={() => setCaptions(!captions)}>
+        <IconButton
+          label={captions ? 'Hide the captions' : 'Show the captions'}
+          aria-pressed={captions}
+          onPress={() => setCaptions(!captions)}
+        >
           <WordsIcon />
         </IconButton>
-        <IconButton label="Full screen" onPress={() => void (document.fullscreenElement ? document.exitFullscreen() : box.current?.requestFullscreen())}>
+        <IconButton
+          label="Full screen"
+          onPress={() =>
+            void (document.fullscreenElement ? document.exitFullscreen() : box.current?.requestFullscreen())
+          }
+        >
           <WholeIcon />
         </IconButton>
       </Row>

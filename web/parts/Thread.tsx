@@ -1,5 +1,13 @@
 import { memo } from 'react';
-import type { Plan, PlannedSlide } from '../api/types';
+
+/** A length of thread: frames, but the voice's seconds. The plan's slides are such lengths. */
+export interface ThreadSlide {
+  id: string;
+  start: number;
+  stay: number;
+  joinIn: number;
+  voice: { start: number; end: number } | null;
+}
 
 /**
  * The stitched thread: one stitch is one second, a knot where a slide begins. Wound (thick) where somebody speaks, bare
@@ -14,7 +22,7 @@ interface Stitch {
   joining: boolean;
 }
 
-function stitches(slide: PlannedSlide, fps: number): Stitch[] {
+function stitches(slide: ThreadSlide, fps: number): Stitch[] {
   return Array.from({ length: Math.max(1, Math.round(slide.stay / fps)) }, (_, i) => {
     const second = slide.start / fps + i + 0.5;
     return {
@@ -25,7 +33,17 @@ function stitches(slide: PlannedSlide, fps: number): Stitch[] {
 }
 
 /** A slide's own length of thread, running down and up the margin of its row. */
-export const RowThread = memo(function RowThread({ slide, fps, height, loose }: { slide: PlannedSlide; fps: number; height: number; loose: boolean }) {
+export const RowThread = memo(function RowThread({
+  slide,
+  fps,
+  height,
+  loose,
+}: {
+  slide: ThreadSlide;
+  fps: number;
+  height: number;
+  loose: boolean;
+}) {
   const all = stitches(slide, fps);
   const perColumn = Math.max(4, Math.floor((height - 26) / PITCH));
   const columns = Math.ceil(all.length / perColumn);
@@ -42,18 +60,50 @@ export const RowThread = memo(function RowThread({ slide, fps, height, loose }: 
         const { x, y } = place(i);
         return (
           <g key={i}>
-            <line x1={x} x2={x} y1={y} y2={y + PITCH - 4} stroke={stitch.voiced ? 'var(--indigo)' : 'var(--edge)'} strokeWidth={stitch.voiced ? 4.5 : 2} strokeLinecap="round" />
-            {stitch.joining && <line x1={x + 5} x2={x + 5} y1={y} y2={y + PITCH - 4} stroke="var(--edge)" strokeWidth={2} strokeLinecap="round" />}
+            <line
+              x1={x}
+              x2={x}
+              y1={y}
+              y2={y + PITCH - 4}
+              stroke={stitch.voiced ? 'var(--indigo)' : 'var(--edge)'}
+              strokeWidth={stitch.voiced ? 4.5 : 2}
+              strokeLinecap="round"
+            />
+            {stitch.joining && (
+              <line
+                x1={x + 5}
+                x2={x + 5}
+                y1={y}
+                y2={y + PITCH - 4}
+                stroke="var(--edge)"
+                strokeWidth={2}
+                strokeLinecap="round"
+              />
+            )}
           </g>
         );
       })}
-      {loose && <path d={`M${end.x} ${end.y + PITCH}q6 4 2 8t5 8`} fill="none" stroke="var(--madder)" strokeWidth={2.4} strokeLinecap="round" />}
+      {loose && (
+        <path
+          d={`M${end.x} ${end.y + PITCH}q6 4 2 8t5 8`}
+          fill="none"
+          stroke="var(--madder)"
+          strokeWidth={2.4}
+          strokeLinecap="round"
+        />
+      )}
     </svg>
   );
 });
 
 /** The whole thread laid flat, as the ground of a position bar. Marks stand where remarks were left, 0 to 1. */
-export const FlatThread = memo(function FlatThread({ plan, dark = false }: { plan: Pick<Plan, 'frames' | 'fps'> & { slides: PlannedSlide[] }; dark?: boolean }) {
+export const FlatThread = memo(function FlatThread({
+  plan,
+  dark = false,
+}: {
+  plan: { frames: number; fps: number; slides: ThreadSlide[] };
+  dark?: boolean;
+}) {
   const total = Math.max(1, plan.frames);
   return (
     <svg viewBox={`0 0 ${total} 24`} preserveAspectRatio="none" width="100%" height="24" aria-hidden focusable="false">
@@ -61,13 +111,30 @@ export const FlatThread = memo(function FlatThread({ plan, dark = false }: { pla
         stitches(slide, plan.fps).map((stitch, i) => {
           const x = slide.start + i * plan.fps;
           return (
-            <line key={`${slide.id}-${i}`} x1={x + plan.fps * 0.16} x2={Math.min(x + plan.fps * 0.84, total)} y1={12} y2={12} vectorEffect="non-scaling-stroke"
-              stroke={stitch.voiced ? (dark ? '#AEB9EE' : 'var(--indigo)') : dark ? '#7d8492' : 'var(--edge)'} strokeWidth={stitch.voiced ? 5 : 2} />
+            <line
+              key={`${slide.id}-${i}`}
+              x1={x + plan.fps * 0.16}
+              x2={Math.min(x + plan.fps * 0.84, total)}
+              y1={12}
+              y2={12}
+              vectorEffect="non-scaling-stroke"
+              stroke={stitch.voiced ? (dark ? '#AEB9EE' : 'var(--indigo)') : dark ? '#7d8492' : 'var(--edge)'}
+              strokeWidth={stitch.voiced ? 5 : 2}
+            />
           );
         }),
       )}
       {plan.slides.map((slide) => (
-        <line key={slide.id} x1={slide.start} x2={slide.start} y1={5} y2={19} stroke={dark ? '#AEB9EE' : 'var(--indigo)'} strokeWidth={2} vectorEffect="non-scaling-stroke" />
+        <line
+          key={slide.id}
+          x1={slide.start}
+          x2={slide.start}
+          y1={5}
+          y2={19}
+          stroke={dark ? '#AEB9EE' : 'var(--indigo)'}
+          strokeWidth={2}
+          vectorEffect="non-scaling-stroke"
+        />
       ))}
     </svg>
   );

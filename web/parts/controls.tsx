@@ -3,26 +3,79 @@ import { Link } from 'react-router';
 import styled, { css } from 'styled-components';
 
 const button = css`
-  display: inline-flex; align-items: center; justify-content: center; gap: 8px; min-height: 40px; padding: 6px 16px;
-  border: 1px solid var(--edge); border-radius: var(--radius); background: var(--raised); color: var(--ink);
-  text-decoration: none; cursor: pointer; line-height: 1.2; white-space: nowrap;
-  &[data-hovered], &:hover { border-color: var(--indigo); }
-  &[data-pressed] { background: var(--indigo-wash); }
-  &[data-disabled] { color: #767b86; border-color: var(--line); cursor: default; }
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  gap: 8px;
+  min-height: 40px;
+  padding: 6px 16px;
+  border: 1px solid var(--edge);
+  border-radius: var(--radius);
+  background: var(--raised);
+  color: var(--ink);
+  text-decoration: none;
+  cursor: pointer;
+  line-height: 1.2;
+  white-space: nowrap;
+  &[data-hovered],
+  &:hover {
+    border-color: var(--indigo);
+  }
+  &[data-pressed] {
+    background: var(--indigo-wash);
+  }
+  &[data-disabled] {
+    color: #767b86;
+    border-color: var(--line);
+    cursor: default;
+  }
 `;
 const acting = css`
-  background: var(--indigo); border-color: var(--indigo); color: #fff;
-  &[data-hovered], &:hover { background: #26346b; }
-  &[data-pressed] { background: #1f2b59; }
-  &[data-disabled] { background: var(--line); border-color: var(--line); color: #5a5f69; }
+  background: var(--indigo);
+  border-color: var(--indigo);
+  color: #fff;
+  &[data-hovered],
+  &:hover {
+    background: #26346b;
+  }
+  &[data-pressed] {
+    background: #1f2b59;
+  }
+  &[data-disabled] {
+    background: var(--line);
+    border-color: var(--line);
+    color: #5a5f69;
+  }
 `;
 
-export const Button = styled(AriaButton)`${button}`;
-export const Act = styled(AriaButton)`${button}${acting}`;
-export const GoTo = styled(Link)`${button}`;
-export const ActGoTo = styled(Link)`${button}${acting}`;
-export const Quiet = styled(AriaButton)`${button} border-color: transparent; background: transparent; padding: 6px 10px;`;
-const Square = styled(AriaButton)`${button} width: 40px; padding: 0; border-color: transparent; background: transparent; flex: none;`;
+export const Button = styled(AriaButton)`
+  ${button}
+`;
+export const Act = styled(AriaButton)`
+  ${button}${acting}
+`;
+export const GoTo = styled(Link)`
+  ${button}
+`;
+export const ActGoTo = styled(Link)`
+  ${button}${acting}
+`;
+export const Quiet = styled(AriaButton)`
+  ${button} border-color: transparent;
+  background: transparent;
+  padding: 6px 10px;
+`;
+const Square = styled(AriaButton)`
+  ${button} width: 40px;
+  padding: 0;
+  border-color: transparent;
+  background: transparent;
+  flex: none;
+  &[data-disabled] {
+    border-color: transparent;
+    color: #9a9da4;
+  }
+`;
 
 /** A button that is a drawing: its label is read out, and shown on hovering. */
 export function IconButton({ label, children, ...props }: ButtonProps & { label: string; children: React.ReactNode }) {
@@ -36,10 +89,26 @@ export function IconButton({ label, children, ...props }: ButtonProps & { label:
 }
 
 const FieldBox = styled(TextField)`
-  display: grid; gap: 4px; min-width: 0;
-  label { font-size: 0.875rem; color: var(--soft); }
-  input, textarea { width: 100%; min-height: 40px; padding: 8px 10px; border: 1px solid var(--edge); border-radius: var(--radius); background: var(--raised); }
-  textarea { resize: vertical; min-height: 72px; }
+  display: grid;
+  gap: 4px;
+  min-width: 0;
+  label {
+    font-size: 0.875rem;
+    color: var(--soft);
+  }
+  input,
+  textarea {
+    width: 100%;
+    min-height: 40px;
+    padding: 8px 10px;
+    border: 1px solid var(--edge);
+    border-radius: var(--radius);
+    background: var(--raised);
+  }
+  textarea {
+    resize: vertical;
+    min-height: 72px;
+  }
 `;
 
 interface FieldProps {
@@ -66,18 +135,45 @@ export function Field({ label, lines, max, name, autoComplete, ...props }: Field
 }
 
 export const Card = styled.section`
-  background: var(--raised); border: 1px solid var(--line); border-radius: var(--radius); padding: 16px; display: grid; gap: 12px; align-content: start; min-width: 0;
+  background: var(--raised);
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  padding: 16px;
+  display: grid;
+  gap: 12px;
+  align-content: start;
+  min-width: 0;
 `;
-export const Row = styled.div`display: flex; flex-wrap: wrap; align-items: center; gap: 8px;`;
-export const Soft = styled.p`color: var(--soft);`;
+export const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+`;
+export const Soft = styled.p`
+  color: var(--soft);
+`;
 
-const tones = { handed: ['--indigo-wash', '--indigo'], returned: ['--ochre-wash', '--ochre'], accepted: ['--moss-wash', '--moss'], must: ['--madder-wash', '--madder'], plain: ['--paper', '--soft'] } as const;
+const tones = {
+  handed: ['--indigo-wash', '--indigo'],
+  returned: ['--ochre-wash', '--ochre'],
+  accepted: ['--moss-wash', '--moss'],
+  must: ['--madder-wash', '--madder'],
+  plain: ['--paper', '--soft'],
+} as const;
 export const Mark = styled.span<{ $tone: keyof typeof tones }>`
-  display: inline-block; padding: 2px 10px; border-radius: 20px; font-size: 0.875rem; font-weight: 600; white-space: nowrap;
-  background: ${({ $tone }) => `var(${tones[$tone][0]})`}; color: ${({ $tone }) => `var(${tones[$tone][1]})`};
+  display: inline-block;
+  padding: 2px 10px;
+  border-radius: 20px;
+  font-size: 0.875rem;
+  font-weight: 600;
+  white-space: nowrap;
+  background: ${({ $tone }) => `var(${tones[$tone][0]})`};
+  color: ${({ $tone }) => `var(${tones[$tone][1]})`};
 `;
 
 export function StateMark({ state }: { state: string }) {
-  const tone = state === 'returned' ? 'returned' : state === 'accepted' ? 'accepted' : state === 'handed in' ? 'handed' : 'plain';
+  const tone =
+    state === 'returned' ? 'returned' : state === 'accepted' ? 'accepted' : state === 'handed in' ? 'handed' : 'plain';
   return <Mark $tone={tone}>{state}</Mark>;
 }

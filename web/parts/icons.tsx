@@ -2,7 +2,18 @@
 const draw = (children: React.ReactNode) =>
   function Icon({ size = 20 }: { size?: number }) {
     return (
-      <svg width={size} height={size} viewBox="0 0 20 20" fill="none" stroke="currentColor" strokeWidth={1.8} strokeLinecap="round" strokeLinejoin="round" aria-hidden focusable="false">
+      <svg
+        width={size}
+        height={size}
+        viewBox="0 0 20 20"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth={1.8}
+        strokeLinecap="round"
+        strokeLinejoin="round"
+        aria-hidden
+        focusable="false"
+      >
         {children}
       </svg>
     );
@@ -19,7 +30,9 @@ export const BinIcon = draw(<path d="M3 6h14M8 6V3h4v3M5 6l1 11h8l1-11M8.500 9v5
 export const CopyIcon = draw(<path d="M7 7h10v10H7zM13 7V3H3v10h4" />);
 export const PlusIcon = draw(<path d="M10 4v12M4 10h12" />);
 export const WholeIcon = draw(<path d="M3 8V3h5M12 3h5v5M17 12v5h-5M8 17H3v-5" />);
-export const VoiceIcon = draw(<path d="M10 2.500a2.500 2.500 0 012.500 2.500v5a2.500 2.500 0 01-5 0V5A2.500 2.500 0 0110 2.500zM4.500 9.500a5.500 5.500 0 0011 0M10 15v3" />);
+export const VoiceIcon = draw(
+  <path d="M10 2.500a2.500 2.500 0 012.500 2.500v5a2.500 2.500 0 01-5 0V5A2.500 2.500 0 0110 2.500zM4.500 9.500a5.500 5.500 0 0011 0M10 15v3" />,
+);
 export const MoreIcon = draw(<path d="M4 10v.01M10 10v.01M16 10v.01" strokeWidth={3} />);
 export const WordsIcon = draw(<path d="M2 5h16v10H2zM5 11.500h5M12.500 11.500H15" />);
 export const TickIcon = draw(<path d="M4 11l4 4 8-10" />);

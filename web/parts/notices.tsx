@@ -15,11 +15,28 @@ const Context = createContext<Tell>(() => undefined);
 /** Says something in passing, with an offer to undo it. */
 export const useTell = (): Tell => useContext(Context);
 
-const Place = styled.div`position: fixed; left: 16px; bottom: 16px; display: grid; gap: 8px; z-index: 50; max-width: min(560px, calc(100vw - 32px));`;
+const Place = styled.div`
+  position: fixed;
+  left: 16px;
+  bottom: 16px;
+  display: grid;
+  gap: 8px;
+  z-index: 50;
+  max-width: min(560px, calc(100vw - 32px));
+`;
 const Slip = styled.div<{ $trouble: boolean }>`
-  display: flex; align-items: center; gap: 12px; padding: 8px 8px 8px 16px; border-radius: var(--radius); background: var(--ink); color: #fff;
-  border-left: 5px solid ${({ $trouble }) => ($trouble ? '#e58a7d' : '#9fb0f5')}; box-shadow: var(--floating);
-  p { flex: 1; }
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 8px 8px 16px;
+  border-radius: var(--radius);
+  background: var(--ink);
+  color: #fff;
+  border-left: 5px solid ${({ $trouble }) => ($trouble ? '#e58a7d' : '#9fb0f5')};
+  box-shadow: var(--floating);
+  p {
+    flex: 1;
+  }
 `;
 
 export function Notices({ children }: { children: ReactNode }) {

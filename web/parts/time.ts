@@ -18,4 +18,5 @@ export function ago(date: string): string {
   return day(date);
 }
 
-export const size = (bytes: number): string => (bytes < 1_000_000 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`);
+export const size = (bytes: number): string =>
+  bytes < 1_000_000 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;

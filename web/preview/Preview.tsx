@@ -10,20 +10,83 @@ import { slideAt, Stage } from './Stage';
 import { Voices } from './voices';
 
 const Box = styled.figure<{ $dark: boolean }>`
-  display: grid; gap: 4px; min-width: 0;
-  &:fullscreen { background: #000; align-content: center; padding: 0 16px 8px; color: #fff; }
-  &:fullscreen .screen { max-height: calc(100vh - 90px); margin: 0 auto; width: min(100%, calc((100vh - 90px) * var(--ratio))); }
-  .screen { position: relative; aspect-ratio: var(--ratio); background: #000; overflow: hidden; border-radius: 4px; width: 100%; }
-  .stage { position: absolute; inset: 0; }
-  .cue { position: absolute; left: 8%; right: 8%; bottom: 6%; text-align: center; z-index: 3; pointer-events: none; }
-  .cue span { background: rgb(0 0 0 / 0.82); color: #fff; padding: 2px 10px; white-space: pre-line; box-decoration-break: clone; -webkit-box-decoration-break: clone; font-size: clamp(12px, 1.1vw, 22px); }
-  .bar { position: relative; height: 40px; display: grid; align-items: center; }
+  display: grid;
+  gap: 4px;
+  min-width: 0;
+  &:fullscreen {
+    background: #000;
+    align-content: center;
+    padding: 0 16px 8px;
+    color: #fff;
+  }
+  &:fullscreen .screen {
+    max-height: calc(100vh - 90px);
+    margin: 0 auto;
+    width: min(100%, calc((100vh - 90px) * var(--ratio)));
+  }
+  .screen {
+    position: relative;
+    aspect-ratio: var(--ratio);
+    background: #000;
+    overflow: hidden;
+    border-radius: 4px;
+    width: 100%;
+    outline: 1px solid var(--line);
+  }
+  .stage {
+    position: absolute;
+    inset: 0;
+  }
+  .cue {
+    position: absolute;
+    left: 8%;
+    right: 8%;
+    bottom: 6%;
+    text-align: center;
+    z-index: 3;
+    pointer-events: none;
+  }
+  .cue span {
+    background: rgb(0 0 0 / 0.82);
+    color: #fff;
+    padding: 2px 10px;
+    white-space: pre-line;
+    box-decoration-break: clone;
+    -webkit-box-decoration-break: clone;
+    font-size: clamp(12px, 1.1vw, 22px);
+  }
+  .bar {
+    position: relative;
+    height: 40px;
+    display: grid;
+    align-items: center;
+  }
 `;
 const Track = styled(SliderTrack)`
-  position: relative; height: 40px; width: 100%; cursor: pointer; display: grid; align-items: center;
-  .here { top: 50%; width: 14px; height: 26px; border-radius: 7px; background: var(--madder); border: 2px solid #fff; }
+  position: relative;
+  height: 40px;
+  width: 100%;
+  cursor: pointer;
+  display: grid;
+  align-items: center;
+  .here {
+    top: 50%;
+    width: 14px;
+    height: 26px;
+    border-radius: 7px;
+    background: var(--madder);
+    border: 2px solid #fff;
+  }
 `;
-const Empty = styled.p`position: absolute; inset: 0; display: grid; place-items: center; color: #d9dce3; text-align: center; padding: 24px;`;
+const Empty = styled.p`
+  position: absolute;
+  inset: 0;
+  display: grid;
+  place-items: center;
+  color: #d9dce3;
+  text-align: center;
+  padding: 24px;
+`;
 
 export interface PreviewHandle {
   /** Plays from a frame to another (or to the end). */
@@ -44,7 +107,10 @@ interface Props {
 }
 
 /** Performs the plan in the page, at any moment, without waiting. */
-export const Preview = forwardRef<PreviewHandle, Props>(function Preview({ story, plan, dark = false, onSlide, onEnd, bare = false }, ref) {
+export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
+  { story, plan, dark = false, onSlide, onEnd, bare = false },
+  ref,
+) {
   const root = useRef<HTMLDivElement>(null);
   const box = useRef<HTMLElement>(null);
   const stage = useRef<Stage | null>(null);
@@ -122,20 +188,28 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview({ story
     if (run.current) play(now.current.frame);
   }, [plan, put, play]);
 
-  useImperativeHandle(ref, () => ({
-    play,
-    pause,
-    show: (next) => {
-      pause();
-      put(next);
-    },
-  }), [play, pause, put]);
+  useImperativeHandle(
+    ref,
+    () => ({
+      play,
+      pause,
+      show: (next) => {
+        pause();
+        put(next);
+      },
+    }),
+    [play, pause, put],
+  );
 
   const toggle = useCallback(() => (run.current ? pause() : play(now.current.frame)), [pause, play]);
   const seconds = frame / plan.fps;
   const cue = captions ? plan.cues.find((c) => seconds >= c.start && seconds < c.end) : undefined;
   return (
-    <Box ref={box} $dark={dark} style={{ '--ratio': plan.width / plan.height } as React.CSSProperties} aria-label="Preview"
+    <Box
+      ref={box}
+      $dark={dark}
+      style={{ '--ratio': plan.width / plan.height } as React.CSSProperties}
+      aria-label="Preview"
       onKeyDown={(event) => {
         if (event.key === ' ' && !(event.target as HTMLElement).closest('button')) {
           event.preventDefault();
@@ -154,7 +228,12 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview({ story
       </div>
       {!bare && (
         <>
-          <Slider aria-label="Position in the film" value={frame} minValue={0} maxValue={Math.max(1, plan.frames - 1)} step={1}
+          <Slider
+            aria-label="Position in the film"
+            value={frame}
+            minValue={0}
+            maxValue={Math.max(1, plan.frames - 1)}
+            step={1}
             onChange={(value) => {
               pause();
               put(value);
@@ -173,10 +252,19 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview({ story
               {clock(seconds)} / {clock(plan.frames / plan.fps)}
             </Soft>
             <span style={{ flex: 1 }} />
-            <IconButton label={captions ? 'Hide the captions' : 'Show the captions'} aria-pressed={captions} onPress={() => setCaptions(!captions)}>
+            <IconButton
+              label={captions ? 'Hide the captions' : 'Show the captions'}
+              aria-pressed={captions}
+              onPress={() => setCaptions(!captions)}
+            >
               <WordsIcon />
             </IconButton>
-            <IconButton label="Full screen" onPress={() => void (document.fullscreenElement ? document.exitFullscreen() : box.current?.requestFullscreen())}>
+            <IconButton
+              label="Full screen"
+              onPress={() =>
+                void (document.fullscreenElement ? document.exitFullscreen() : box.current?.requestFullscreen())
+              }
+            >
               <WholeIcon />
             </IconButton>
           </Row>

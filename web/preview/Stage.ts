@@ -64,7 +64,8 @@ export class Stage {
     if (picture === '') return;
     const seen = slide.end + slide.join.frames - slide.start;
     const eased = ease(plan.ease, (frame - slide.start) / Math.max(1, seen - 1));
-    const at = (name: 'x' | 'y' | 'width' | 'height') => slide.opensOn[name] + (slide.closesOn[name] - slide.opensOn[name]) * eased;
+    const at = (name: 'x' | 'y' | 'width' | 'height') =>
+      slide.opensOn[name] + (slide.closesOn[name] - slide.opensOn[name]) * eased;
     // The picture is laid out so that its whole width is 1 / width of the stage's.
     layer.picture.style.transform = `scale(${1 / at('width')}, ${1 / at('height')}) translate(${-100 * at('x')}%, ${-100 * at('y')}%)`;
   }
@@ -82,7 +83,9 @@ export class Stage {
   }
 
   private pictureUrl(slide: PlannedSlide): string {
-    return slide.image.picture === null ? '' : `/api/stories/${this.story}/pictures/${slide.image.picture}/${slide.image.rendition}.jpg`;
+    return slide.image.picture === null
+      ? ''
+      : `/api/stories/${this.story}/pictures/${slide.image.picture}/${slide.image.rendition}.jpg`;
   }
 
   private wordsUrl(slide: PlannedSlide): string {
@@ -96,7 +99,8 @@ export class Stage {
       const made = document.createElement('img');
       made.alt = '';
       made.draggable = false;
-      made.style.cssText = 'position:absolute;inset:0;width:100%;height:100%;max-width:none;transform-origin:0 0;will-change:transform';
+      made.style.cssText =
+        'position:absolute;inset:0;width:100%;height:100%;max-width:none;transform-origin:0 0;will-change:transform';
       box.append(made);
       return made;
     };

@@ -4,18 +4,44 @@ import { Button, Card, Row, Soft } from '../parts/controls';
 import type { Arrival } from './usePicturesIn';
 
 const List = styled.ul`
-  display: grid; gap: 6px; max-height: 220px; overflow: auto;
-  li { display: grid; grid-template-columns: minmax(120px, 1fr) minmax(140px, 2fr); gap: 12px; align-items: center; }
-  .name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+  display: grid;
+  gap: 6px;
+  max-height: 220px;
+  overflow: auto;
+  li {
+    display: grid;
+    grid-template-columns: minmax(120px, 1fr) minmax(140px, 2fr);
+    gap: 12px;
+    align-items: center;
+  }
+  .name {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
 `;
 const Bar = styled(ProgressBar)`
-  height: 8px; background: var(--line); border-radius: 4px; overflow: hidden;
-  div { height: 100%; background: var(--indigo); }
+  height: 8px;
+  background: var(--line);
+  border-radius: 4px;
+  overflow: hidden;
+  div {
+    height: 100%;
+    background: var(--indigo);
+  }
 `;
 const said = { waiting: 'waits', sending: 'is being sent', preparing: 'is being prepared', done: 'is here' };
 
 /** What is on its way in, file by file. */
-export function Arrivals({ arrivals, onAgain, onPutAway }: { arrivals: Arrival[]; onAgain: (arrival: Arrival) => void; onPutAway: (id?: string) => void }) {
+export function Arrivals({
+  arrivals,
+  onAgain,
+  onPutAway,
+}: {
+  arrivals: Arrival[];
+  onAgain: (arrival: Arrival) => void;
+  onPutAway: (id?: string) => void;
+}) {
   if (arrivals.length === 0) return null;
   const done = arrivals.filter((a) => a.state === 'done').length;
   const over = arrivals.every((a) => ['done', 'failed', 'same'].includes(a.state));
@@ -42,7 +68,11 @@ export function Arrivals({ arrivals, onAgain, onPutAway }: { arrivals: Arrival[]
               </Row>
             )}
             {arrival.state !== 'failed' && arrival.state !== 'same' && (
-              <Bar aria-label={`${arrival.name} ${said[arrival.state]}`} value={arrival.share * 100} isIndeterminate={arrival.state === 'preparing'}>
+              <Bar
+                aria-label={`${arrival.name} ${said[arrival.state]}`}
+                value={arrival.share * 100}
+                isIndeterminate={arrival.state === 'preparing'}
+              >
                 <div style={{ width: `${arrival.share * 100}%` }} />
               </Bar>
             )}

@@ -3,10 +3,25 @@ import { Dialog, DialogTrigger, Heading, Popover } from 'react-aria-components';
 import styled from 'styled-components';
 import { Button } from '../parts/controls';
 
-const Box = styled(Popover)`background: var(--raised); border: 1px solid var(--line); border-radius: var(--radius); box-shadow: var(--floating); padding: 16px; max-width: 420px;`;
+const Box = styled(Popover)`
+  background: var(--raised);
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  box-shadow: var(--floating);
+  padding: 16px;
+  max-width: 420px;
+`;
 const List = styled.dl`
-  display: grid; grid-template-columns: auto 1fr; gap: 6px 16px; margin: 12px 0 0;
-  dt { font-weight: 650; } dd { margin: 0; }
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 6px 16px;
+  margin: 12px 0 0;
+  dt {
+    font-weight: 650;
+  }
+  dd {
+    margin: 0;
+  }
 `;
 const keys: [string, string][] = [
   ['↑ ↓', 'another slide'],

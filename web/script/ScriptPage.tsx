@@ -18,18 +18,55 @@ import { usePicturesIn } from './usePicturesIn';
 import { useSheetKeys } from './useSheetKeys';
 
 const Layout = styled.div`
-  display: grid; gap: 24px; grid-template-columns: minmax(0, 1fr) minmax(320px, 400px); align-items: start;
-  @media (max-width: 1023px) { grid-template-columns: minmax(0, 1fr); }
+  display: grid;
+  gap: 24px;
+  grid-template-columns: minmax(0, 1fr) minmax(320px, 400px);
+  align-items: start;
+  @media (max-width: 1023px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 const Side = styled.div`
-  position: sticky; top: 12px; display: grid; gap: 12px; max-height: calc(100vh - 24px); overflow: auto; padding: 4px; margin: -4px;
-  @media (max-width: 1023px) { position: static; max-height: none; order: -1; }
+  position: sticky;
+  top: 12px;
+  display: grid;
+  gap: 12px;
+  max-height: calc(100vh - 24px);
+  overflow: auto;
+  padding: 4px;
+  margin: -4px;
+  @media (max-width: 1023px) {
+    position: static;
+    max-height: none;
+    order: -1;
+  }
 `;
 const Zone = styled(DropZone)`
-  display: grid; gap: 12px; min-width: 0; border-radius: var(--radius); outline-offset: 6px;
-  &[data-drop-target] { outline: 3px dashed var(--indigo); background: var(--indigo-wash); }
+  display: grid;
+  gap: 12px;
+  min-width: 0;
+  border-radius: var(--radius);
+  outline-offset: 6px;
+  &[data-drop-target] {
+    outline: 3px dashed var(--indigo);
+    background: var(--indigo-wash);
+  }
 `;
-const kinds = ['image/jpeg', 'image/png', 'image/webp', 'image/heic', 'image/heif', 'image/avif', 'image/tiff', 'image/gif', '.heic', '.heif', '.avif', '.tif', '.tiff'];
+const kinds = [
+  'image/jpeg',
+  'image/png',
+  'image/webp',
+  'image/heic',
+  'image/heif',
+  'image/avif',
+  'image/tiff',
+  'image/gif',
+  '.heic',
+  '.heif',
+  '.avif',
+  '.tif',
+  '.tiff',
+];
 const none: ReadonlySet<string> = new Set();
 
 export default function ScriptPage() {
@@ -63,12 +100,18 @@ export default function ScriptPage() {
     (ids: string[]) => {
       if (ids.length === 0) return;
       void edit({ do: 'delete slides', slides: ids }).then((done) => {
-        if (done) tell(ids.length === 1 ? 'The slide is deleted.' : `${ids.length} slides are deleted.`, { action: { label: 'Undo', run: () => void hold.undo() } });
+        if (done)
+          tell(ids.length === 1 ? 'The slide is deleted.' : `${ids.length} slides are deleted.`, {
+            action: { label: 'Undo', run: () => void hold.undo() },
+          });
       });
     },
     [edit, hold, tell],
   );
-  const duplicate = useCallback((ids: string[]) => void edit({ do: 'duplicate slides', slides: ids, copies: ids.map(newId) }), [edit]);
+  const duplicate = useCallback(
+    (ids: string[]) => void edit({ do: 'duplicate slides', slides: ids, copies: ids.map(newId) }),
+    [edit],
+  );
   const move = useCallback(
     (ids: string[], by: -1 | 1) => {
       const places = ids.map((slide) => slides.findIndex((s) => s.id === slide));
@@ -81,7 +124,11 @@ export default function ScriptPage() {
   const addTitle = useCallback(() => {
     const slide = newId();
     const after = picked.at(-1) ?? null;
-    void edit({ do: 'add slide', slide: { id: slide, kind: 'title', heading: slides.length === 0 ? '' : 'A new part' }, after }).then(() => setChosen(new Set([slide])));
+    void edit({
+      do: 'add slide',
+      slide: { id: slide, kind: 'title', heading: slides.length === 0 ? '' : 'A new part' },
+      after,
+    }).then(() => setChosen(new Set([slide])));
   }, [edit, picked, slides.length]);
 
   const keys = useSheetKeys({ hold, picked, remove, duplicate, move, play: () => playFrom(picked[0]) });
@@ -104,14 +151,22 @@ export default function ScriptPage() {
       <Layout ref={keys}>
         <Zone
           aria-label="The sheet: pictures may be dropped here"
-          getDropOperation={(types) => (types.has('directory') || kinds.some((kind) => types.has(kind)) || !types.has('rhapsode/slide') ? 'copy' : 'cancel')}
+          getDropOperation={(types) =>
+            types.has('directory') || kinds.some((kind) => types.has(kind)) || !types.has('rhapsode/slide')
+              ? 'copy'
+              : 'cancel'
+          }
           onDrop={(event) => {
             const files = event.items.filter((item) => item.kind === 'file').map((item) => item.getFile());
             void Promise.all(files).then((got) => got.length > 0 && pictures.bringIn(got));
           }}
         >
           <Row>
-            <FileTrigger allowsMultiple acceptedFileTypes={kinds} onSelect={(files) => files && pictures.bringIn([...files])}>
+            <FileTrigger
+              allowsMultiple
+              acceptedFileTypes={kinds}
+              onSelect={(files) => files && pictures.bringIn([...files])}
+            >
               <Act>
                 <PlusIcon /> Bring in pictures
               </Act>
@@ -122,16 +177,36 @@ export default function ScriptPage() {
             <Keys />
           </Row>
           <Arrivals arrivals={pictures.arrivals} onAgain={pictures.useAgain} onPutAway={pictures.putAway} />
-          <Sheet id={id} view={view} edit={edit} take={hold.take} chosen={chosen} onChoose={choose} onRemove={remove} onDuplicate={duplicate} onMove={move} onPlay={playFrom} remarks={remarks} />
+          <Sheet
+            id={id}
+            view={view}
+            edit={edit}
+            take={hold.take}
+            chosen={chosen}
+            onChoose={choose}
+            onRemove={remove}
+            onDuplicate={duplicate}
+            onMove={move}
+            onPlay={playFrom}
+            remarks={remarks}
+          />
           {slides.length <= 1 && pictures.arrivals.length === 0 && (
             <Soft>
-              The sheet begins with your title. Now bring in pictures: choose many at once, and they line up in the order of their names. Then write what you say beside each one.
+              The sheet begins with your title. Now bring in pictures: choose many at once, and they line up in the
+              order of their names. Then write what you say beside each one.
             </Soft>
           )}
         </Zone>
         <Side>
           <Preview ref={preview} story={id} plan={view.plan} />
-          <SlidePanel view={view} edit={edit} picked={picked} remarks={remarks} answer={view.handIns[0]} onPick={(slide) => choose(new Set([slide]))} />
+          <SlidePanel
+            view={view}
+            edit={edit}
+            picked={picked}
+            remarks={remarks}
+            answer={view.handIns[0]}
+            onPick={(slide) => choose(new Set([slide]))}
+          />
         </Side>
       </Layout>
     </Page>

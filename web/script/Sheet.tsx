@@ -6,15 +6,32 @@ import type { StoryHold } from '../story/useStory';
 import { SlideRow } from './SlideRow';
 
 const List = styled(GridList)`
-  display: grid; outline-offset: 4px;
-  .react-aria-DropIndicator { height: 0; outline: none; }
-  .react-aria-DropIndicator[data-drop-target] { height: 4px; border-radius: 2px; background: var(--indigo); }
+  display: grid;
+  outline-offset: 4px;
+  .react-aria-DropIndicator {
+    height: 0;
+    outline: none;
+  }
+  .react-aria-DropIndicator[data-drop-target] {
+    height: 4px;
+    border-radius: 2px;
+    background: var(--indigo);
+  }
 ` as typeof GridList;
 const Item = styled(GridListItem)`
-  border-top: 1px solid var(--line); outline-offset: -3px; content-visibility: auto; contain-intrinsic-size: auto 190px;
-  &[data-selected] { background: var(--indigo-wash); }
-  &[data-dragging] { opacity: 0.45; }
-  &:last-child { border-bottom: 1px solid var(--line); }
+  border-top: 1px solid var(--line);
+  outline-offset: -3px;
+  content-visibility: auto;
+  contain-intrinsic-size: auto 190px;
+  &[data-selected] {
+    background: var(--indigo-wash);
+  }
+  &[data-dragging] {
+    opacity: 0.45;
+  }
+  &:last-child {
+    border-bottom: 1px solid var(--line);
+  }
 ` as typeof GridListItem;
 
 interface Props {
@@ -32,11 +49,27 @@ interface Props {
 }
 
 /** The two-column script: time and thread, the picture with its words, the script and the voice. Rows are dragged or moved by keys. */
-export function Sheet({ id, view, edit, take, chosen, onChoose, onRemove, onDuplicate, onMove, onPlay, remarks }: Props) {
+export function Sheet({
+  id,
+  view,
+  edit,
+  take,
+  chosen,
+  onChoose,
+  onRemove,
+  onDuplicate,
+  onMove,
+  onPlay,
+  remarks,
+}: Props) {
   const { slides, pictures } = view.story;
   const rows = useMemo(() => slides.map((slide, index) => ({ id: slide.id, slide, index })), [slides]);
   const { dragAndDropHooks } = useDragAndDrop({
-    getItems: (keys) => [...keys].map((key) => ({ 'rhapsode/slide': String(key), 'text/plain': `Slide ${slides.findIndex((s) => s.id === key) + 1}` })),
+    getItems: (keys) =>
+      [...keys].map((key) => ({
+        'rhapsode/slide': String(key),
+        'text/plain': `Slide ${slides.findIndex((s) => s.id === key) + 1}`,
+      })),
     onReorder: (event) => {
       const moving = slides.map((s) => s.id).filter((slide) => event.keys.has(slide));
       const goal = slides.findIndex((s) => s.id === event.target.key);
@@ -55,12 +88,17 @@ export function Sheet({ id, view, edit, take, chosen, onChoose, onRemove, onDupl
       selectionMode="multiple"
       selectionBehavior="replace"
       selectedKeys={chosen}
-      onSelectionChange={(keys) => onChoose(keys === 'all' ? new Set(slides.map((s) => s.id)) : new Set([...keys].map(String)))}
+      onSelectionChange={(keys) =>
+        onChoose(keys === 'all' ? new Set(slides.map((s) => s.id)) : new Set([...keys].map(String)))
+      }
       dragAndDropHooks={dragAndDropHooks}
       keyboardNavigationBehavior="tab"
     >
       {(row) => (
-        <Item id={row.id} textValue={`Slide ${row.index + 1}, ${row.slide.kind === 'title' ? 'title' : (pictures[row.slide.picture ?? '']?.file ?? 'no picture')}`}>
+        <Item
+          id={row.id}
+          textValue={`Slide ${row.index + 1}, ${row.slide.kind === 'title' ? 'title' : (pictures[row.slide.picture ?? '']?.file ?? 'no picture')}`}
+        >
           <SlideRow
             story={id}
             index={row.index}

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Label, NumberField, Input, Radio, RadioGroup, Switch } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
+import { useSession } from '../account/session';
 import type { Finding, HandIn, Remark, Slide, StoryView } from '../api/types';
 import { Button, Card, Field, Row, Soft } from '../parts/controls';
 import { clock } from '../parts/time';
@@ -9,32 +10,99 @@ import type { StoryHold } from '../story/useStory';
 import { useSavedText } from '../story/useSavedText';
 
 const Choice = styled(RadioGroup)`
-  display: grid; gap: 4px; border: 0;
-  > span { font-size: 0.875rem; color: var(--soft); }
-  .options { display: flex; flex-wrap: wrap; gap: 4px; }
+  display: grid;
+  gap: 4px;
+  border: 0;
+  > span {
+    font-size: 0.875rem;
+    color: var(--soft);
+  }
+  .options {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px;
+  }
 `;
 const Option = styled(Radio)`
-  display: inline-flex; align-items: center; min-height: 40px; padding: 4px 12px; border: 1px solid var(--edge); border-radius: var(--radius); cursor: pointer; background: var(--raised);
-  &[data-selected] { background: var(--indigo); border-color: var(--indigo); color: #fff; }
+  display: inline-flex;
+  align-items: center;
+  min-height: 40px;
+  padding: 4px 12px;
+  border: 1px solid var(--edge);
+  border-radius: var(--radius);
+  cursor: pointer;
+  background: var(--raised);
+  &[data-selected] {
+    background: var(--indigo);
+    border-color: var(--indigo);
+    color: #fff;
+  }
 `;
 const Stay = styled(NumberField)`
-  display: grid; gap: 4px;
-  label { font-size: 0.875rem; color: var(--soft); }
-  .box { display: flex; gap: 8px; align-items: center; }
-  input { width: 92px; min-height: 40px; padding: 6px 10px; border: 1px solid var(--edge); border-radius: var(--radius); background: var(--raised); }
+  display: grid;
+  gap: 4px;
+  label {
+    font-size: 0.875rem;
+    color: var(--soft);
+  }
+  .box {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+  }
+  input {
+    width: 92px;
+    min-height: 40px;
+    padding: 6px 10px;
+    border: 1px solid var(--edge);
+    border-radius: var(--radius);
+    background: var(--raised);
+  }
 `;
 const Toggle = styled(Switch)`
-  display: inline-flex; gap: 10px; align-items: center; min-height: 40px; cursor: pointer;
-  &::before { content: ''; width: 40px; height: 22px; border-radius: 11px; border: 2px solid var(--edge); background: radial-gradient(circle at 10px 50%, var(--edge) 6px, transparent 7px); }
-  &[data-selected]::before { border-color: var(--indigo); background: radial-gradient(circle at 26px 50%, #fff 6px, transparent 7px), var(--indigo); }
-  &[data-focus-visible] { outline: 3px solid var(--indigo); outline-offset: 3px; }
+  display: inline-flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 40px;
+  cursor: pointer;
+  &::before {
+    content: '';
+    width: 40px;
+    height: 22px;
+    border-radius: 11px;
+    border: 2px solid var(--edge);
+    background: radial-gradient(circle at 10px 50%, var(--edge) 6px, transparent 7px);
+  }
+  &[data-selected]::before {
+    border-color: var(--indigo);
+    background: radial-gradient(circle at 26px 50%, #fff 6px, transparent 7px), var(--indigo);
+  }
+  &[data-focus-visible] {
+    outline: 3px solid var(--indigo);
+    outline-offset: 3px;
+  }
 `;
 const Findings = styled.ul`
-  display: grid; gap: 6px;
-  li { border-left: 4px solid var(--ochre); padding: 2px 10px; } li.must { border-color: var(--madder); }
-  button { text-align: left; white-space: normal; }
+  display: grid;
+  gap: 6px;
+  li {
+    border-left: 4px solid var(--ochre);
+    padding: 2px 10px;
+  }
+  li.must {
+    border-color: var(--madder);
+  }
+  button {
+    text-align: left;
+    white-space: normal;
+  }
 `;
-const Loud = styled.p`border-left: 4px solid var(--ochre); background: var(--ochre-wash); padding: 8px 12px; border-radius: 0 4px 4px 0;`;
+const Loud = styled.p`
+  border-left: 4px solid var(--ochre);
+  background: var(--ochre-wash);
+  padding: 8px 12px;
+  border-radius: 0 4px 4px 0;
+`;
 
 interface Props {
   view: StoryView;
@@ -63,25 +131,79 @@ export function SlidePanel({ view, edit, picked, remarks, answer, onPick }: Prop
         ))}
       </Findings>
       {slides.length === 1 && first.kind === 'picture' && (
-        <Picks label="Where the words stand" value={first.caption.place} options={[['top', 'Top'], ['middle', 'Middle'], ['bottom', 'Bottom']]} onChange={(place) => void edit({ do: 'set caption', slide: first.id, caption: { text: first.caption.text, place: place as 'top' } })} />
+        <Picks
+          label="Where the words stand"
+          value={first.caption.place}
+          options={[
+            ['top', 'Top'],
+            ['middle', 'Middle'],
+            ['bottom', 'Bottom'],
+          ]}
+          onChange={(place) =>
+            void edit({
+              do: 'set caption',
+              slide: first.id,
+              caption: { text: first.caption.text, place: place as 'top' },
+            })
+          }
+        />
       )}
       <StayField slides={slides} view={view} edit={edit} />
       {slides.some((s) => s.kind === 'picture') && (
         <>
-          <Picks label="How the picture is shown" value={first.fit} options={[['auto', 'As suits it'], ['fill', 'Fill the slide'], ['whole', 'Whole']]} onChange={(fit) => void edit({ do: 'set fit', slides: picked, fit: fit as 'auto' })} />
-          <Toggle isSelected={first.motion !== 'still'} onChange={(moves) => void edit({ do: 'set motion', slides: picked, motion: moves ? 'auto' : 'still' })}>
+          <Picks
+            label="How the picture is shown"
+            value={first.fit}
+            options={[
+              ['auto', 'As suits it'],
+              ['fill', 'Fill the slide'],
+              ['whole', 'Whole'],
+            ]}
+            onChange={(fit) => void edit({ do: 'set fit', slides: picked, fit: fit as 'auto' })}
+          />
+          <Toggle
+            isSelected={first.motion !== 'still'}
+            onChange={(moves) => void edit({ do: 'set motion', slides: picked, motion: moves ? 'auto' : 'still' })}
+          >
             A slow move across the picture
           </Toggle>
         </>
       )}
-      <Picks label="How it joins the next" value={first.join.kind === 'cut' ? 'cut' : String(first.join.seconds)} options={[['cut', 'Cut'], ['0.5', '½ s'], ['1', '1 s'], ['1.5', '1½ s']]}
-        onChange={(kind) => void edit({ do: 'set join', slides: picked, join: kind === 'cut' ? { kind: 'cut', seconds: 0 } : { kind: 'crossfade', seconds: Number(kind) } })} />
-      {first.picture !== null && <SourceFields key={first.picture} view={view} slides={slides} picture={first.picture} edit={edit} />}
+      <Picks
+        label="How it joins the next"
+        value={first.join.kind === 'cut' ? 'cut' : String(first.join.seconds)}
+        options={[
+          ['cut', 'Cut'],
+          ['0.5', '½ s'],
+          ['1', '1 s'],
+          ['1.5', '1½ s'],
+        ]}
+        onChange={(kind) =>
+          void edit({
+            do: 'set join',
+            slides: picked,
+            join: kind === 'cut' ? { kind: 'cut', seconds: 0 } : { kind: 'crossfade', seconds: Number(kind) },
+          })
+        }
+      />
+      {first.picture !== null && (
+        <SourceFields key={first.picture} view={view} slides={slides} picture={first.picture} edit={edit} />
+      )}
     </Card>
   );
 }
 
-function Picks({ label, value, options, onChange }: { label: string; value: string; options: [string, string][]; onChange: (value: string) => void }) {
+function Picks({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  options: [string, string][];
+  onChange: (value: string) => void;
+}) {
   return (
     <Choice value={value} onChange={onChange} orientation="horizontal">
       <Label>{label}</Label>
@@ -100,15 +222,32 @@ function StayField({ slides, view, edit }: { slides: Slide[]; view: StoryView; e
   const free = slides.filter((s) => s.take === null);
   const [total, setTotal] = useState(90);
   const [first] = free;
-  if (!first) return <Soft>{slides.length === 1 ? 'It stays as long as its voice lasts.' : 'They stay as long as their voices last.'}</Soft>;
+  if (!first)
+    return (
+      <Soft>
+        {slides.length === 1 ? 'It stays as long as its voice lasts.' : 'They stay as long as their voices last.'}
+      </Soft>
+    );
   const planned = view.plan.slides.find((s) => s.id === first.id);
   return (
     <>
-      <Stay value={(planned?.stay ?? 0) / view.plan.fps} minValue={0.5} maxValue={600} step={0.5} onChange={(stay) => void edit({ do: 'set stay', slides: free.map((s) => s.id), stay })}>
-        <Label>{free.length === 1 ? 'Stays for (seconds)' : `Each of the ${free.length} without a voice stays for (seconds)`}</Label>
+      <Stay
+        value={(planned?.stay ?? 0) / view.plan.fps}
+        minValue={0.5}
+        maxValue={600}
+        step={0.5}
+        onChange={(stay) => void edit({ do: 'set stay', slides: free.map((s) => s.id), stay })}
+      >
+        <Label>
+          {free.length === 1 ? 'Stays for (seconds)' : `Each of the ${free.length} without a voice stays for (seconds)`}
+        </Label>
         <div className="box">
           <Input />
-          {first.stay !== null && <Button onPress={() => void edit({ do: 'set stay', slides: free.map((s) => s.id), stay: null })}>The usual time</Button>}
+          {first.stay !== null && (
+            <Button onPress={() => void edit({ do: 'set stay', slides: free.map((s) => s.id), stay: null })}>
+              The usual time
+            </Button>
+          )}
         </div>
       </Stay>
       {free.length > 1 && (
@@ -116,7 +255,9 @@ function StayField({ slides, view, edit }: { slides: Slide[]; view: StoryView; e
           <Label>Or share a length out over them (seconds)</Label>
           <div className="box">
             <Input />
-            <Button onPress={() => void edit({ do: 'share length', slides: free.map((s) => s.id), seconds: total })}>Share out</Button>
+            <Button onPress={() => void edit({ do: 'share length', slides: free.map((s) => s.id), seconds: total })}>
+              Share out
+            </Button>
           </div>
         </Stay>
       )}
@@ -125,10 +266,22 @@ function StayField({ slides, view, edit }: { slides: Slide[]; view: StoryView; e
 }
 
 /** Whose picture it is. Licences are offered, anything may be written. */
-function SourceFields({ view, slides, picture, edit }: { view: StoryView; slides: Slide[]; picture: string; edit: StoryHold['edit'] }) {
+function SourceFields({
+  view,
+  slides,
+  picture,
+  edit,
+}: {
+  view: StoryView;
+  slides: Slide[];
+  picture: string;
+  edit: StoryHold['edit'];
+}) {
   const source = view.story.pictures[picture]?.source ?? { title: '', author: '', link: '', licence: '' };
   const pictures = [...new Set(slides.map((s) => s.picture).filter((p): p is string => p !== null))];
-  const save = (change: Partial<typeof source>) => void edit({ do: 'set source', pictures, source: { ...source, ...change } });
+  const { person } = useSession();
+  const save = (change: Partial<typeof source>) =>
+    void edit({ do: 'set source', pictures, source: { ...source, ...change } });
   const title = useSavedText(source.title, (text) => save({ title: text }));
   const author = useSavedText(source.author, (text) => save({ author: text }));
   const link = useSavedText(source.link, (text) => save({ link: text }));
@@ -137,7 +290,9 @@ function SourceFields({ view, slides, picture, edit }: { view: StoryView; slides
     <>
       <h3>Source</h3>
       <Row>
-        <Button onPress={() => save({ author: source.author || 'made by me', licence: 'my own work' })}>I made {pictures.length === 1 ? 'it' : 'them'} myself</Button>
+        <Button onPress={() => save({ author: person?.firstName ?? '', licence: 'my own work' })}>
+          I made {pictures.length === 1 ? 'it' : 'them'} myself
+        </Button>
       </Row>
       <Field label="Title" {...title} max={200} />
       <Field label="Author" {...author} max={200} />
@@ -153,7 +308,10 @@ function Whole({ view, edit, remarks, answer, onPick }: Omit<Props, 'picked'>) {
     <Card aria-label="The whole story">
       {answer?.state === 'returned' && (
         <Loud>
-          <strong>Returned:</strong> {answer.answer} {remarks.length > 0 && `${remarks.length === 1 ? 'One remark stands' : `${remarks.length} remarks stand`} beside the slides.`} <Link to={`/handins/${answer.id}`}>Watch it with the remarks</Link>
+          <strong>Returned:</strong> {answer.answer}{' '}
+          {remarks.length > 0 &&
+            `${remarks.length === 1 ? 'One remark stands' : `${remarks.length} remarks stand`} beside the slides.`}{' '}
+          <Link to={`/handins/${answer.id}`}>Watch it with the remarks</Link>
         </Loud>
       )}
       <h2>The whole story</h2>

@@ -11,7 +11,14 @@ import { secondsText } from '../parts/time';
 import type { StoryHold } from '../story/useStory';
 import { useSession } from '../account/session';
 
-const Wave = styled.svg`flex: 1; min-width: 120px; height: 34px; background: var(--raised); border: 1px solid var(--line); border-radius: 4px;`;
+const Wave = styled.svg`
+  flex: 1;
+  min-width: 72px;
+  height: 34px;
+  background: var(--raised);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+`;
 export const sounds = ['audio/*', '.wav', '.mp3', '.m4a', '.ogg', '.opus', '.flac', '.webm', '.aif', '.aiff'];
 
 interface Props {
@@ -57,22 +64,48 @@ export function VoiceStrip({ story, slide, name, waveform, length, edit, take, o
   const [from, to] = slide.trimmed ? [length.from, length.to] : [0, length.samples];
   const share = (samples: number) => (samples / length.samples) * 100;
   return (
-    <Row>
-      <Wave viewBox="0 0 100 34" preserveAspectRatio="none" role="img" aria-label={`Voice, ${secondsText((to - from) / 48_000)}`} onClick={() => onPlay(slide.id)}>
+    <Row style={{ flexWrap: 'nowrap' }}>
+      <Wave
+        viewBox="0 0 100 34"
+        preserveAspectRatio="none"
+        role="img"
+        aria-label={`Voice, ${secondsText((to - from) / 48_000)}`}
+        onClick={() => onPlay(slide.id)}
+      >
         {peaks.map((peak, i) => {
           const x = ((i + 0.5) / peaks.length) * 100;
           const heard = x >= share(from) && x <= share(to);
           const h = Math.max(0.6, Math.sqrt(peak) * 16);
-          return <line key={i} x1={x} x2={x} y1={17 - h} y2={17 + h} stroke={heard ? 'var(--indigo)' : '#b9b2a2'} strokeWidth={1.6} vectorEffect="non-scaling-stroke" />;
+          return (
+            <line
+              key={i}
+              x1={x}
+              x2={x}
+              y1={17 - h}
+              y2={17 + h}
+              stroke={heard ? 'var(--indigo)' : '#b9b2a2'}
+              strokeWidth={1.6}
+              vectorEffect="non-scaling-stroke"
+            />
+          );
         })}
       </Wave>
-      <Soft as="span">{secondsText((to - from) / 48_000)}</Soft>
+      <Soft as="span" style={{ whiteSpace: 'nowrap' }}>
+        {secondsText((to - from) / 48_000)}
+      </Soft>
       <GoTo to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name} again`}>
-        <VoiceIcon /> Again
+        <VoiceIcon />
       </GoTo>
       {(length.from > 0 || length.to < length.samples) && (
-        <Button onPress={() => void edit({ do: 'set trim', slide: slide.id, trimmed: !slide.trimmed })} aria-label={slide.trimmed ? `Keep the silence around the voice of ${name}` : `Trim the silence around the voice of ${name}`}>
-          {slide.trimmed ? 'Trimmed' : 'Not trimmed'}
+        <Button
+          onPress={() => void edit({ do: 'set trim', slide: slide.id, trimmed: !slide.trimmed })}
+          aria-label={
+            slide.trimmed
+              ? `Keep the silence around the voice of ${name}`
+              : `Trim the silence around the voice of ${name}`
+          }
+        >
+          {slide.trimmed ? 'Trimmed' : 'Untrimmed'}
         </Button>
       )}
     </Row>

@@ -27,7 +27,8 @@ function send(story: string, arrival: Arrival, after: string[], tell: (share: nu
     request.open('POST', `/api/stories/${story}/pictures`);
     request.responseType = 'json';
     request.upload.onprogress = (event) => tell(event.total > 0 ? event.loaded / event.total : 0);
-    request.onload = () => (request.status < 300 ? resolve(request.response as Added) : reject(refusal(request.status, request.response)));
+    request.onload = () =>
+      request.status < 300 ? resolve(request.response as Added) : reject(refusal(request.status, request.response));
     request.onerror = () => reject(new Unreachable());
     request.send(form);
   });
@@ -40,7 +41,11 @@ export function usePicturesIn(story: string, hold: StoryHold) {
   const queue = useRef<{ arrival: Arrival; after: string[] }[]>([]);
   const { take, edit } = hold;
 
-  const mark = useCallback((id: string, change: Partial<Arrival>) => setArrivals((all) => all.map((a) => (a.id === id ? { ...a, ...change } : a))), []);
+  const mark = useCallback(
+    (id: string, change: Partial<Arrival>) =>
+      setArrivals((all) => all.map((a) => (a.id === id ? { ...a, ...change } : a))),
+    [],
+  );
 
   const work = useCallback(async () => {
     if (busy.current >= SIDE_BY_SIDE) return;
@@ -50,7 +55,9 @@ export function usePicturesIn(story: string, hold: StoryHold) {
       for (let tries = 0; ; tries += 1) {
         try {
           mark(arrival.id, { state: 'sending', share: 0, problem: undefined });
-          const added = await send(story, arrival, after, (share) => mark(arrival.id, { share, state: share >= 1 ? 'preparing' : 'sending' }));
+          const added = await send(story, arrival, after, (share) =>
+            mark(arrival.id, { share, state: share >= 1 ? 'preparing' : 'sending' }),
+          );
           if ('same' in added) {
             mark(arrival.id, { state: 'same', same: added.same });
           } else {
@@ -81,7 +88,11 @@ export function usePicturesIn(story: string, hold: StoryHold) {
       const last = hold.view?.story.slides.at(-1)?.id;
       made.forEach((arrival, i) => {
         // The nearest earlier one of this batch that is there, else what was last before.
-        const earlier = made.slice(0, i).reverse().slice(0, 40).map((a) => a.id);
+        const earlier = made
+          .slice(0, i)
+          .reverse()
+          .slice(0, 40)
+          .map((a) => a.id);
         queue.current.push({ arrival, after: last ? [...earlier, last] : earlier });
       });
       setArrivals((all) => [...all.filter((a) => a.state !== 'done'), ...made]);
@@ -99,7 +110,13 @@ export function usePicturesIn(story: string, hold: StoryHold) {
     },
     [edit, hold.view, mark],
   );
-  const putAway = useCallback((id?: string) => setArrivals((all) => all.filter((a) => (id === undefined ? !['done', 'failed', 'same'].includes(a.state) : a.id !== id))), []);
+  const putAway = useCallback(
+    (id?: string) =>
+      setArrivals((all) =>
+        all.filter((a) => (id === undefined ? !['done', 'failed', 'same'].includes(a.state) : a.id !== id)),
+      ),
+    [],
+  );
 
   return { arrivals, bringIn, useAgain, putAway };
 }

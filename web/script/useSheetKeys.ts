@@ -11,7 +11,8 @@ interface Doing {
 }
 
 const isWriting = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
 /** The sheet's own keys; none of them acts while somebody writes. */
 export function useSheetKeys(doing: Doing) {

@@ -6,13 +6,43 @@ import type { StoryHold } from './useStory';
 import { useSavedText } from './useSavedText';
 
 const Title = styled.input`
-  font: 600 1.15rem var(--reading); border: 1px solid transparent; background: transparent; border-radius: var(--radius); padding: 4px 8px; min-height: 40px; width: min(420px, 60vw); field-sizing: content; min-width: 120px; max-width: 34vw;
-  &:hover { border-color: var(--line); } &:focus { background: var(--raised); border-color: var(--indigo); }
+  font: 600 1.15rem var(--reading);
+  border: 1px solid transparent;
+  background: transparent;
+  border-radius: var(--radius);
+  padding: 4px 8px;
+  min-height: 40px;
+  width: min(420px, 60vw);
+  field-sizing: content;
+  min-width: 120px;
+  max-width: 34vw;
+  &:hover {
+    border-color: var(--line);
+  }
+  &:focus {
+    background: var(--raised);
+    border-color: var(--indigo);
+  }
 `;
 const Places = styled.nav`
-  display: flex; gap: 4px;
-  a { display: inline-flex; align-items: center; min-height: 40px; padding: 0 14px; color: var(--ink); text-decoration: none; border-bottom: 3px solid transparent; }
-  a:hover { border-color: var(--line); } a.active { border-color: var(--indigo); font-weight: 650; }
+  display: flex;
+  gap: 4px;
+  a {
+    display: inline-flex;
+    align-items: center;
+    min-height: 40px;
+    padding: 0 14px;
+    color: var(--ink);
+    text-decoration: none;
+    border-bottom: 3px solid transparent;
+  }
+  a:hover {
+    border-color: var(--line);
+  }
+  a.active {
+    border-color: var(--indigo);
+    font-weight: 650;
+  }
 `;
 
 const words = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet: no connection. It will be sent.' };
@@ -25,7 +55,13 @@ export function StoryHead({ id, hold }: { id: string; hold: StoryHold }) {
   });
   return (
     <>
-      <Title aria-label="Title of the story" maxLength={120} value={title.value} onChange={(event) => title.onChange(event.target.value)} onBlur={title.onBlur} />
+      <Title
+        aria-label="Title of the story"
+        maxLength={120}
+        value={title.value}
+        onChange={(event) => title.onChange(event.target.value)}
+        onBlur={title.onBlur}
+      />
       <Places aria-label="Places of this story">
         <NavLink to={`/stories/${id}`} end>
           Script

@@ -22,14 +22,19 @@ export function useStory(id: string) {
   const queries = useQueryClient();
   const tell = useTell();
   const key = useMemo(() => ['story', id], [id]);
-  const { data: view, error } = useQuery({ queryKey: key, queryFn: () => answer(api.GET('/api/stories/{id}', { params: { path: { id } } })), refetchOnMount: 'always' });
+  const { data: view, error } = useQuery({
+    queryKey: key,
+    queryFn: () => answer(api.GET('/api/stories/{id}', { params: { path: { id } } })),
+    refetchOnMount: 'always',
+  });
   const [saving, setSaving] = useState<Saving>('saved');
   const steps = useRef<Step[]>([]);
   const running = useRef(false);
 
   /** Takes a story that the server answered with, unless a newer one is here already. */
   const take = useCallback(
-    (newer: StoryView) => queries.setQueryData<StoryView>(key, (old) => (old && old.revision > newer.revision ? old : newer)),
+    (newer: StoryView) =>
+      queries.setQueryData<StoryView>(key, (old) => (old && old.revision > newer.revision ? old : newer)),
     [queries, key],
   );
 
@@ -81,11 +86,30 @@ export function useStory(id: string) {
 
   const edit = useCallback(
     (...edits: Edit[]) =>
-      change((revision) => answer(api.POST('/api/stories/{id}/edits', { params: { path: { id }, header: { 'If-Match': revision } }, body: { edits } }))),
+      change((revision) =>
+        answer(
+          api.POST('/api/stories/{id}/edits', {
+            params: { path: { id }, header: { 'If-Match': revision } },
+            body: { edits },
+          }),
+        ),
+      ),
     [change, id],
   );
-  const undo = useCallback(() => change((revision) => answer(api.POST('/api/stories/{id}/undo', { params: { path: { id }, header: { 'If-Match': revision } } }))), [change, id]);
-  const redo = useCallback(() => change((revision) => answer(api.POST('/api/stories/{id}/redo', { params: { path: { id }, header: { 'If-Match': revision } } }))), [change, id]);
+  const undo = useCallback(
+    () =>
+      change((revision) =>
+        answer(api.POST('/api/stories/{id}/undo', { params: { path: { id }, header: { 'If-Match': revision } } })),
+      ),
+    [change, id],
+  );
+  const redo = useCallback(
+    () =>
+      change((revision) =>
+        answer(api.POST('/api/stories/{id}/redo', { params: { path: { id }, header: { 'If-Match': revision } } })),
+      ),
+    [change, id],
+  );
 
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {

@@ -37,8 +37,9 @@ final class PgTransport implements TransportInterface, KeepaliveReceiverInterfac
             return [];
         }
         try {
-            $headers = json_decode((string) $row['headers'], true, 8, \JSON_THROW_ON_ERROR);
-            $envelope = $this->serializer->decode(['body' => (string) $row['body'], 'headers' => \is_array($headers) ? $headers : []]);
+            /** @var array<string, string> $headers as they were sent */
+            $headers = json_decode($row['headers'], true, 8, \JSON_THROW_ON_ERROR);
+            $envelope = $this->serializer->decode(['body' => $row['body'], 'headers' => $headers]);
         } catch (MessageDecodingFailedException $problem) {
             $this->delete((int) $row['id']);
 
