@@ -19,7 +19,7 @@ final readonly class CueMaker
 {
     public const LINE = 42;
     public const LINES = 2;
-    /** Milliseconds. */
+    /** Milliseconds that a cue is shown: at most, and at least where the text allows it. */
     public const LONGEST = 7000;
     public const SHORTEST = 1000;
     /** What the pause after a sentence and after a clause is worth, in characters. */
@@ -48,7 +48,7 @@ final readonly class CueMaker
             $said += $weights[$i];
             $to = $start + intdiv(($end - $start) * $said, $total);
             if ($to > $from) {
-                $cues[] = new Cue($from, $to, $this->wrapped($chunk), $timed->slide->id);
+                $cues[] = new Cue($from, min($to, $from + self::LONGEST), $this->wrapped($chunk), $timed->slide->id);
             }
         }
 

@@ -8,7 +8,8 @@ namespace Rhapsode\Core\Sound;
  * Finds where the voice begins and ends in a recording, from its levels.
  *
  * The voice is what stands well above the recording's own quiet: the threshold lies 10 dB over the noise floor (the level
- * that a tenth of the recording stays under), but no higher than 30 dB under its loudest part and no lower than -60 dB.
+ * that a tenth of the recording stays under), or half way to the loudest part in a noisy room, and no lower than -60 dB.
+ * Where hardly anything stands out, nothing is trimmed.
  * A click shorter than 60 ms is not a voice. A margin is kept on both sides for breath and final consonants.
  * (Thresholds are common practice in speech editing, proved on the sample recordings in the tests.)
  */
@@ -17,7 +18,7 @@ final class Trim
     /** Levels are RMS in dBFS over windows of 10 ms. */
     public const WINDOW = 480;
     private const OVER_FLOOR = 10.0;
-    private const UNDER_PEAK = 30.0;
+    private const LEAST_RANGE = 12.0;
     private const LOWEST = -60.0;
     private const LEAST_WINDOWS = 6;
     private const MARGIN_BEFORE = 8;
@@ -37,7 +38,10 @@ final class Trim
         $sorted = $levels;
         sort($sorted);
         $floor = $sorted[intdiv(\count($sorted), 10)];
-        $threshold = max(self::LOWEST, min($floor + self::OVER_FLOOR, $loudest - self::UNDER_PEAK));
+        if ($loudest - $floor < self::LEAST_RANGE) {
+            return [0, $samples];
+        }
+        $threshold = max(self::LOWEST, $floor + min(self::OVER_FLOOR, ($loudest - $floor) / 2));
         $loud = array_map(static fn(float $level): bool => $level > $threshold, $levels);
         $first = self::firstRun($loud);
         if (null === $first) {

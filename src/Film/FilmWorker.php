@@ -112,7 +112,7 @@ final class FilmWorker
         }
         $plan = $this->planOf($film);
         $scratch = new Scratch();
-        $segments = array_map(fn(Segment $s): string => $this->store->path(FilmSegment::key($s->name)), Segments::of($plan, $film->height));
+        $segments = array_map(fn(Segment $s): array => [$this->store->path(FilmSegment::key($s->name)), $s->frames], Segments::of($plan, $film->height));
         $this->store->once($film->video(), fn(string $new) => (new FilmJoiner($this->makings))->join($plan, $segments, $new, $scratch->folder));
         $this->store->write($film->captions(), WebVtt::write($plan->cues, $plan->language));
         $film->bytes = (int) filesize($this->store->path($film->video()));

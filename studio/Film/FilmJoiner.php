@@ -17,7 +17,7 @@ final readonly class FilmJoiner
     public function __construct(private Makings $makings) {}
 
     /**
-     * @param list<string> $segments paths, in the order of the film
+     * @param list<array{string, int}> $segments paths and frames, in the order of the film
      *
      * @throws ToolFailed
      */
@@ -26,12 +26,12 @@ final readonly class FilmJoiner
         $sound = $scratch . '/sound.m4a';
         (new Mixer($this->makings))->mix($plan, $sound, $scratch);
         $list = "ffconcat version 1.0\n";
-        foreach ($segments as $i => $segment) {
+        foreach ($segments as $i => [$segment, $frames]) {
             // A short name beside the list: whatever the real path holds needs no quoting.
             $link = "{$scratch}/segment-{$i}.mp4";
             @unlink($link);
             symlink((string) realpath($segment), $link);
-            $list .= "file segment-{$i}.mp4\n";
+            $list .= \sprintf("file segment-%d.mp4\nduration %.6F\n", $i, Rate::seconds($frames));
         }
         file_put_contents($scratch . '/segments.txt', $list);
         file_put_contents($scratch . '/about.txt', $this->about($plan));
@@ -46,6 +46,8 @@ final readonly class FilmJoiner
             ...($hasCaptions ? ['-f', 'webvtt', '-i', Tool::file($captions)] : []),
             '-map', '0:v', '-map', '1:a', ...($hasCaptions ? ['-map', '3:s', '-c:s', 'mov_text'] : []),
             '-map_metadata', '2', '-map_chapters', '2', '-c:v', 'copy', '-c:a', 'copy',
+            // Lengths in a list of files are told in microseconds: each time is put back on its very frame.
+            '-bsf:v', \sprintf('setts=pts=round(PTS*TB*%1$d)/%1$d/TB:dts=round(DTS*TB*%1$d)/%1$d/TB:duration=1/%1$d/TB', Rate::FPS),
             '-video_track_timescale', (string) (Rate::FPS * 512), '-movflags', '+faststart', '-fflags', '+bitexact', '-f', 'mp4', Tool::file($to),
         ], 600);
     }

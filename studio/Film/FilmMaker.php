@@ -33,7 +33,7 @@ final readonly class FilmMaker
             }
         }
         $this->makeAll(array_values($missing), $plan, $height, $path, $scratch, $progress);
-        (new FilmJoiner($this->makings))->join($plan, array_map($path, $segments), $scratch->path('film.mp4'), $scratch->folder);
+        (new FilmJoiner($this->makings))->join($plan, array_map(static fn(Segment $s): array => [$path($s), $s->frames], $segments), $scratch->path('film.mp4'), $scratch->folder);
         if (!@rename($scratch->path('film.mp4'), $to) && !copy($scratch->path('film.mp4'), $to)) {
             throw new ToolFailed('The film cannot be written.');
         }

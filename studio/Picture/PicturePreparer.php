@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Picture;
 
 use Rhapsode\Core\Words\LightMap;
+use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Unreadable;
 
 /**
@@ -31,8 +32,12 @@ final class PicturePreparer
         }
         $kind = PictureKind::of($head) ?? throw new Unreadable('This file is not a picture that can be read. JPEG, PNG, WebP, HEIC, AVIF, TIFF and GIF can.');
         self::limit();
+        // ImageMagick reads patterns and page numbers into names: it is given one that holds neither.
+        $scratch = new Scratch();
+        $plain = $scratch->path('picture');
+        symlink((string) realpath($path), $plain);
         try {
-            $image = self::decode($path, $kind);
+            $image = self::decode($plain, $kind);
         } catch (\ImagickException) {
             throw new Unreadable('This picture is broken and cannot be opened. Try to save it again, or take it from where it came.');
         }
@@ -109,7 +114,7 @@ final class PicturePreparer
         $copy->setSamplingFactors(['2x2', '1x1', '1x1']);
         $copy->setInterlaceScheme(\Imagick::INTERLACE_NO);
         $copy->stripImage();
-        $copy->writeImage('jpeg:' . $path);
+        file_put_contents($path, $copy->getImageBlob());
         $copy->clear();
     }
 

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Edit\AddPicture;
+use Rhapsode\Core\Edit\AddTake;
+use Rhapsode\Core\Edit\Change;
+use Rhapsode\Core\Edit\EditReader;
+use Rhapsode\Core\Edit\MoveSlides;
+use Rhapsode\Core\Edit\Refused;
+use Rhapsode\Core\Shape\BadShape;
+use Rhapsode\Core\Shape\Fields;
+use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\Take;
+
+final class EditTest extends TestCase
+{
+    /** @return list<string> */
+    private static function order(Story $story): array
+    {
+        return array_map(static fn(Slide $s): string => $s->id, $story->slides);
+    }
+
+    /** @param array<string, mixed> $edit */
+    private static function apply(array $edit, ?Story $story = null): Story
+    {
+        return EditReader::read(Fields::of($edit))->apply($story ?? Stories::of([[], [], ['voice' => 2.0], []]));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function edits(): iterable
+    {
+        yield 'rename' => [['do' => 'rename', 'title' => 'Another']];
+        yield 'add a slide' => [['do' => 'add slide', 'slide' => ['id' => 'new', 'kind' => 'title'], 'after' => 's1']];
+        yield 'move slides' => [['do' => 'move slides', 'slides' => ['s3', 's1'], 'after' => null]];
+        yield 'delete slides' => [['do' => 'delete slides', 'slides' => ['s0', 's2']]];
+        yield 'duplicate slides' => [['do' => 'duplicate slides', 'slides' => ['s0', 's2'], 'copies' => ['c0', 'c2']]];
+        yield 'set a heading' => [['do' => 'set heading', 'slide' => 's0', 'heading' => 'One', 'subtitle' => 'Two']];
+        yield 'set a caption' => [['do' => 'set caption', 'slide' => 's1', 'caption' => ['text' => 'A fact', 'place' => 'top']]];
+        yield 'set a script' => [['do' => 'set script', 'slide' => 's1', 'script' => "Say\nthis: 100 % \\ “so”"]];
+        yield 'set stays' => [['do' => 'set stay', 'slides' => ['s0', 's1'], 'stay' => 7.5]];
+        yield 'share a length out' => [['do' => 'share length', 'slides' => ['s0', 's1', 's3'], 'seconds' => 20]];
+        yield 'set joins' => [['do' => 'set join', 'slides' => ['s0'], 'join' => ['kind' => 'cut', 'seconds' => 0]]];
+        yield 'set fits' => [['do' => 'set fit', 'slides' => ['s0', 's3'], 'fit' => 'whole']];
+        yield 'still a slide' => [['do' => 'set motion', 'slides' => ['s0'], 'motion' => 'still']];
+        yield 'frame a picture' => [['do' => 'set motion', 'slides' => ['s0'], 'motion' => 'set', 'opensOn' => ['x' => 0, 'y' => 0, 'width' => 1, 'height' => 1], 'closesOn' => ['x' => 0.2, 'y' => 0.2, 'width' => 0.5, 'height' => 0.5]]];
+        yield 'drop a take' => [['do' => 'choose take', 'slide' => 's2', 'take' => null]];
+        yield 'choose a take' => [['do' => 'choose take', 'slide' => 's0', 'take' => 't2']];
+        yield 'keep the silence' => [['do' => 'set trim', 'slide' => 's2', 'trimmed' => false]];
+        yield 'set a source' => [['do' => 'set source', 'pictures' => ['p'], 'source' => ['title' => 'T', 'author' => 'A', 'link' => '', 'licence' => 'CC0']]];
+        yield 'leave the credits out' => [['do' => 'show credits', 'credits' => false]];
+    }
+
+    /** @param array<string, mixed> $edit */
+    #[DataProvider('edits')]
+    public function testUndoingGivesBackWhatWasAndRedoingWhatWasDone(array $edit): void
+    {
+        $before = 'set a heading' === $this->dataName()
+            ? Stories::of([['kind' => \Rhapsode\Core\Story\SlideKind::Title], [], ['voice' => 2.0], []])
+            : Stories::of([[], [], ['voice' => 2.0], []]);
+        $after = self::apply($edit, $before);
+        self::assertNotEquals($before, $after, 'the edit does something');
+
+        // As kept in the history: through JSON and back.
+        $change = Change::fromArray(json_decode((string) json_encode(Change::between($before, $after)->toArray(), \JSON_PRESERVE_ZERO_FRACTION), true));
+
+        self::assertEquals($before, $change->undone()->applyTo($after));
+        self::assertEquals($after, $change->applyTo($before));
+    }
+
+    /** @param array<string, mixed> $edit */
+    #[DataProvider('edits')]
+    public function testAnEditIsPureAndItsStoryCanBeWrittenAndRead(array $edit): void
+    {
+        $before = Stories::of([['kind' => \Rhapsode\Core\Story\SlideKind::Title], [], ['voice' => 2.0], []]);
+        $copy = $before->toJson();
+        $after = self::apply($edit, $before);
+
+        self::assertSame($copy, $before->toJson());
+        self::assertEquals($after, Story::fromJson($after->toJson()));
+    }
+
+    public function testSlidesMovedTogetherKeepTheirOrder(): void
+    {
+        self::assertSame(['s0', 's3', 's1', 's2'], self::order((new MoveSlides(['s2', 's1'], 's3'))->apply(Stories::of([[], [], [], []]))));
+        self::assertSame(['s2', 's3', 's0', 's1'], self::order((new MoveSlides(['s3', 's2'], null))->apply(Stories::of([[], [], [], []]))));
+    }
+
+    public function testMovingToAPlaceThatMovesAlongMeansTheNearestThatStays(): void
+    {
+        self::assertSame(['s0', 's1', 's2', 's3'], self::order((new MoveSlides(['s1', 's2'], 's2'))->apply(Stories::of([[], [], [], []]))));
+    }
+
+    public function testWhatIsNoLongerThereCannotBeMoved(): void
+    {
+        $this->expectExceptionObject(new Refused('That slide is no longer in the story.'));
+        self::apply(['do' => 'move slides', 'slides' => ['gone'], 'after' => null]);
+    }
+
+    public function testOnlyATitleSlideTakesAHeading(): void
+    {
+        $this->expectException(Refused::class);
+        self::apply(['do' => 'set heading', 'slide' => 's1', 'heading' => 'x', 'subtitle' => '']);
+    }
+
+    public function testAnUnknownEditIsRefused(): void
+    {
+        $this->expectException(BadShape::class);
+        self::apply(['do' => 'add picture', 'id' => 'x', 'picture' => []]);
+    }
+
+    public function testANewPictureComesAfterTheSlideItIsMeantToFollow(): void
+    {
+        $story = Stories::of([[], []]);
+        $edit = new AddPicture(new Picture('q', 'q.jpg', 10, 10), 'n', 's0');
+
+        self::assertSame(['s0', 'n', 's1'], self::order($edit->apply($story)));
+        self::assertSame(['s0', 's1', 'm'], self::order((new AddPicture(new Picture('q', 'q.jpg', 10, 10), 'm'))->apply($story)));
+    }
+
+    public function testATakeForADeletedSlideIsKeptAmongTheMakings(): void
+    {
+        $story = (new AddTake(new Take('t', 't.webm', 100, 0, 100, -20, -3), 'gone'))->apply(Stories::of([[]]));
+
+        self::assertArrayHasKey('t', $story->takes);
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Framing\Ease;
+use Rhapsode\Core\Framing\Frame;
+use Rhapsode\Core\Framing\Framer;
+use Rhapsode\Core\Shape\BadShape;
+use Rhapsode\Core\Story\Fit;
+use Rhapsode\Core\Story\Motion;
+use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Story\Shape;
+use Rhapsode\Core\Story\Slide;
+
+final class FramingTest extends TestCase
+{
+    /** @return iterable<string, array{int, int, Shape, float, string}> */
+    public static function pictures(): iterable
+    {
+        foreach (Shape::cases() as $shape) {
+            foreach ([[2400, 1350], [4000, 3000], [3000, 4000], [900, 2700], [5000, 900], [40, 30]] as [$w, $h]) {
+                foreach ([0.5, 4.0, 11.3, 120.0] as $seconds) {
+                    foreach (['a', 'b', 'slide-7'] as $id) {
+                        yield "{$w}x{$h} {$shape->value} {$seconds}s {$id}" => [$w, $h, $shape, $seconds, $id];
+                    }
+                }
+            }
+        }
+    }
+
+    #[DataProvider('pictures')]
+    public function testAFramingNeverLeavesItsPictureAndKeepsTheFilmsShape(int $w, int $h, Shape $shape, float $seconds, string $id): void
+    {
+        $picture = new Picture('p', 'p', $w, $h);
+        $move = Framer::move(new Slide($id, picture: 'p', fit: Fit::Fill), $picture, $shape, $seconds);
+        for ($i = 0; $i <= 40; ++$i) {
+            $frame = $move->at($i / 40);
+            self::assertGreaterThanOrEqual(-1e-9, min($frame->x, $frame->y));
+            self::assertLessThanOrEqual(1 + 1e-9, max($frame->x + $frame->width, $frame->y + $frame->height));
+            self::assertEqualsWithDelta($shape->ratio(), $frame->width * $w / ($frame->height * $h), 1e-6, 'the picture is not stretched');
+        }
+    }
+
+    #[DataProvider('pictures')]
+    public function testTheDefaultMoveIsSlow(int $w, int $h, Shape $shape, float $seconds, string $id): void
+    {
+        $move = Framer::move(new Slide($id, picture: 'p', fit: Fit::Fill), new Picture('p', 'p', $w, $h), $shape, $seconds);
+        $scale = max($move->opensOn->width, $move->closesOn->width) / min($move->opensOn->width, $move->closesOn->width);
+
+        self::assertLessThanOrEqual(0.02 * $seconds + 1e-9, $scale - 1, 'common practice: at most about 2 % of scale a second');
+        self::assertLessThanOrEqual(0.03 * $seconds + 1e-9, abs($move->opensOn->x - $move->closesOn->x) + abs($move->opensOn->y - $move->closesOn->y));
+    }
+
+    public function testAnUprightPhotoIsShownWholeAndStill(): void
+    {
+        $slide = new Slide('s', picture: 'p');
+        $upright = new Picture('p', 'p', 3000, 4000);
+
+        self::assertTrue(Framer::isWhole($slide, $upright, Shape::Wide));
+        self::assertTrue(Framer::move($slide, $upright, Shape::Wide, 6)->isStill());
+        self::assertFalse(Framer::isWhole($slide, new Picture('p', 'p', 4000, 3000), Shape::Wide));
+    }
+
+    public function testAStilledSlideDoesNotMove(): void
+    {
+        self::assertTrue(Framer::move(new Slide('s', picture: 'p', motion: Motion::Still), Stories::picture(), Shape::Wide, 9)->isStill());
+    }
+
+    public function testAChosenFramingIsBroughtToTheFilmsShape(): void
+    {
+        $slide = new Slide('s', picture: 'p', motion: Motion::Set, opensOn: new Frame(0, 0, 0.5, 0.5), closesOn: new Frame(0.6, 0.6, 0.4, 0.2));
+        $move = Framer::move($slide, Stories::picture(), Shape::Wide, 5);
+
+        self::assertEqualsWithDelta([0, 0, 0.5, 0.5], array_values($move->opensOn->toArray()), 1e-6);
+        self::assertEqualsWithDelta(0.4, $move->closesOn->height, 1e-6);
+    }
+
+    public function testAFrameOutsideItsPictureIsRefused(): void
+    {
+        $this->expectException(BadShape::class);
+        new Frame(0.8, 0, 0.3, 0.2);
+    }
+
+    public function testTheEaseBeginsAndEndsAtRestAndNeverTurnsBack(): void
+    {
+        $table = Ease::table();
+
+        self::assertSame([0.0, 1.0], [$table[0], $table[64]]);
+        for ($i = 1; $i < Ease::POINTS; ++$i) {
+            self::assertGreaterThan($table[$i - 1], $table[$i]);
+            self::assertLessThanOrEqual(1.27 / 64, $table[$i] - $table[$i - 1], 'its peak is 1.25 times its mean speed');
+        }
+        self::assertLessThan(0.2 / 64, $table[1]);
+        self::assertEqualsWithDelta(0.5, Ease::at(0.5), 1e-6);
+    }
+
+    public function testMovingASlideChangesNoOthersMove(): void
+    {
+        $moves = static fn(array $ids): array => array_map(static fn(string $id): array => Framer::move(new Slide($id, picture: 'p'), Stories::picture(), Shape::Wide, 5)->opensOn->toArray(), $ids);
+
+        self::assertSame(array_reverse($moves(['a', 'b', 'c'])), $moves(['c', 'b', 'a']));
+    }
+}

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Credits\Credits;
+use Rhapsode\Core\Plan\Plan;
+use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Proof\Finding;
+use Rhapsode\Core\Proof\LengthWanted;
+use Rhapsode\Core\Proof\Proof;
+use Rhapsode\Core\Shape\BadShape;
+use Rhapsode\Core\Story\Caption;
+use Rhapsode\Core\Story\FileOrder;
+use Rhapsode\Core\Story\Fit;
+use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\SlideKind;
+use Rhapsode\Core\Story\Source;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\Take;
+use Rhapsode\Studio\Words\FontWidths;
+
+final class PlanTest extends TestCase
+{
+    private static function plan(Story $story): Plan
+    {
+        return (new Planner(new FontWidths()))->plan($story);
+    }
+
+    /** @return iterable<array{int}> */
+    public static function seeds(): iterable
+    {
+        foreach (range(1, 60) as $seed) {
+            yield [$seed];
+        }
+    }
+
+    #[DataProvider('seeds')]
+    public function testSlidesFollowEachOtherAndTheCreditsCloseTheFilm(int $seed): void
+    {
+        $story = Stories::random($seed);
+        $plan = self::plan($story);
+        $at = 0;
+        foreach ($plan->slides as $i => $slide) {
+            self::assertSame($at, $slide->start);
+            $at = $slide->end;
+            self::assertSame($plan->slides[$i + 1]->joinIn ?? 0, $slide->joinOut, 'a join belongs to both its slides');
+        }
+        self::assertSame($at, $plan->frames());
+        self::assertSame('credits-1', $plan->slides[\count($plan->slides) - 1]->id);
+    }
+
+    public function testTheSameSourceIsCreditedOnce(): void
+    {
+        $story = Stories::of([[], [], []]);
+
+        self::assertSame(['“The mill” by Ann · example.org/mill · CC BY 4.0'], Credits::entries($story));
+        self::assertSame([], Credits::pages($story->with(credits: false)));
+    }
+
+    public function testWhatIsNotShownIsNotCredited(): void
+    {
+        $story = Stories::of([[]])->with(pictures: ['p' => new Picture('p', 'p', 9, 9), 'q' => Stories::picture()]);
+
+        self::assertSame([], Credits::entries($story));
+        self::assertCount(1, self::plan($story)->slides);
+    }
+
+    public function testManyCreditsFillEvenPages(): void
+    {
+        $pictures = $slides = [];
+        foreach (range(1, 14) as $i) {
+            $pictures["p{$i}"] = new Picture("p{$i}", "{$i}.jpg", 1600, 900, new Source("Picture {$i}", 'Ann'));
+            $slides[] = new Slide("s{$i}", picture: "p{$i}");
+        }
+        $pages = Credits::pages(new Story('T', $slides, $pictures));
+
+        self::assertSame([5, 5, 4], array_map(\count(...), $pages));
+    }
+
+    public function testNothingIsPlannedFromNothing(): void
+    {
+        self::assertSame(0, self::plan(new Story('Empty'))->frames());
+    }
+
+    public function testProofFindsWhatWouldCostAMark(): void
+    {
+        $story = new Story('T', [
+            new Slide('a', picture: 'small', fit: Fit::Fill, caption: new Caption(str_repeat('many words ', 27))),
+            new Slide('b', picture: 'upright', fit: Fit::Fill, script: 'Never spoken.'),
+            new Slide('c', picture: 'fine', take: 'quiet'),
+            new Slide('d', picture: 'fine', script: 'x', take: 'loud'),
+            new Slide('e', picture: 'fine', script: 'x', take: 'silent'),
+        ], [
+            'small' => new Picture('small', 's.jpg', 400, 225),
+            'upright' => new Picture('upright', 'u.jpg', 2000, 3000, new Source('U', '', '', 'CC0')),
+            'fine' => Stories::picture(),
+        ], [
+            'quiet' => new Take('quiet', 'q', 96_000, 0, 96_000, -45, -20),
+            'loud' => new Take('loud', 'l', 96_000, 0, 96_000, -9, 0.3),
+            'silent' => new Take('silent', 's', 96_000, 0, 96_000, null, -90),
+        ]);
+        $found = array_map(static fn(Finding $f): string => $f->rule . '@' . $f->slide, Proof::read($story, self::plan($story), new LengthWanted(60, 180)));
+
+        self::assertEqualsCanonicalizing([
+            'no-title@a', 'too-short@', 'no-source@a', 'small-picture@a', 'too-fast-to-read@a', 'words-too-long@a',
+            'half-source@b', 'much-cropped@b', 'script-unspoken@b', 'too-quiet@c', 'no-script@c', 'clipped@d', 'silent@e',
+        ], $found);
+    }
+
+    public function testProofIsContentWithAGoodStory(): void
+    {
+        $story = Stories::of([['kind' => SlideKind::Title, 'picture' => null], ['voice' => 6.0, 'script' => 'The tide comes in.', 'caption' => new Caption('Twice a day')]]);
+
+        self::assertSame([], Proof::read($story, self::plan($story)));
+    }
+
+    public function testNamesAreSortedAsPeopleMeanThem(): void
+    {
+        self::assertSame(['1.jpg', '2.jpg', '10.jpg', 'Ärmel.jpg', 'b 2.png', 'B 10.png'], FileOrder::sorted(['B 10.png', '10.jpg', 'Ärmel.jpg', '2.jpg', 'b 2.png', '1.jpg']));
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function badStories(): iterable
+    {
+        yield 'not JSON' => ['{'];
+        yield 'no title' => ['{"version":1,"title":" "}'];
+        yield 'another version' => ['{"version":2,"title":"T"}'];
+        yield 'a lost picture' => ['{"version":1,"title":"T","slides":[{"id":"a","picture":"p"}]}'];
+        yield 'twice the same slide' => ['{"version":1,"title":"T","slides":[{"id":"a"},{"id":"a"}]}'];
+        yield 'an id that climbs' => ['{"version":1,"title":"T","slides":[{"id":"../a"}]}'];
+        yield 'a framing outside' => ['{"version":1,"title":"T","slides":[{"id":"a","opensOn":{"x":0.9,"y":0,"width":0.5,"height":0.5}}]}'];
+    }
+
+    #[DataProvider('badStories')]
+    public function testWhatIsNotAStoryIsRefused(string $json): void
+    {
+        $this->expectException(BadShape::class);
+        Story::fromJson($json);
+    }
+}
