@@ -19,7 +19,7 @@ final class SessionController
         return null === $user ? JsonResponse::fromJsonString('null') : new JsonResponse($user->toArray());
     }
 
-    #[Route('/api/session', name: 'sign_in', methods: ['POST'])]
+    #[Route('/api/session/begin', name: 'sign_in', methods: ['POST'])]
     public function signIn(): Response
     {
         // The firewall has answered what it could read.

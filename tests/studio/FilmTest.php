@@ -96,7 +96,8 @@ final class FilmTest extends TestCase
     public function testFramesFollowEachOtherWithoutAGap(): void
     {
         [$out] = Tool::run(['ffprobe', '-v', 'error', '-select_streams', 'v', '-show_entries', 'frame=best_effort_timestamp', '-of', 'csv=p=0', self::$film]);
-        $times = array_map(intval(...), array_values(array_filter(explode("\n", $out), is_numeric(...))));
+        preg_match_all('/^\d+/m', $out, $found);
+        $times = array_map(intval(...), $found[0]);
 
         self::assertSame(range(0, (self::$plan['frames'] - 1) * 512, 512), $times);
     }
@@ -146,7 +147,7 @@ final class FilmTest extends TestCase
         self::assertCount(substr_count($vtt, '-->'), self::$plan['cues']);
     }
 
-    /** WCAG 2.2, 1.4.3: measured in the film itself, on a nearly white picture. */
+    /** WCAG 2.2, 1.4.3: measured in the film itself, on a nearly white picture, where the words are dark. */
     public function testWordsStandClearOfThePictureInTheFilm(): void
     {
         $slide = self::slide('2-mill %d.png');
@@ -163,10 +164,9 @@ final class FilmTest extends TestCase
         sort($inPlate);
         // The middle of what lies under the words, and the words themselves.
         $ground = $inPlate[intdiv(\count($inPlate), 2)];
-        $words = $inPlate[\count($inPlate) - 60];
+        $words = max(\Rhapsode\Core\Words\Contrast::ratio($inPlate[\count($inPlate) - 60], $ground), \Rhapsode\Core\Words\Contrast::ratio($inPlate[60], $ground));
 
-        self::assertGreaterThan(0.9, $words);
-        self::assertGreaterThanOrEqual(4.5, \Rhapsode\Core\Words\Contrast::ratio($words, $ground));
+        self::assertGreaterThanOrEqual(4.5, $words);
     }
 
     public function testMadeAgainItIsTheSameFilmAndNothingIsMadeTwice(): void

@@ -60,7 +60,7 @@ final class Media
     /** @return list<int> one frame as RGB bytes */
     public static function frame(string $film, int $number, int $width = 1280, int $height = 720): array
     {
-        [$raw] = Tool::ffmpeg(['-v', 'error', '-i', Tool::file($film), '-vf', "select=eq(n\\,{$number}),scale={$width}:{$height}:in_color_matrix=bt709:flags=accurate_rnd,format=rgb24", '-frames:v', '1', '-f', 'rawvideo', '-']);
+        [$raw] = Tool::ffmpeg(['-v', 'error', '-i', Tool::file($film), '-vf', "select=eq(n\\,{$number}),scale={$width}:{$height}:in_color_matrix=bt709:in_range=tv:out_range=pc:flags=accurate_rnd,format=rgb24", '-frames:v', '1', '-f', 'rawvideo', '-']);
 
         return array_values(unpack('C*', $raw) ?: []);
     }

@@ -26,7 +26,7 @@ export function SessionProvider({ children }: { children: ReactNode }) {
   });
   const signIn = useCallback(
     async (name: string, password: string) => {
-      const person = await answer(api.POST('/api/session', { body: { name, password } }));
+      const person = await answer(api.POST('/api/session/begin', { body: { name, password } }));
       queries.setQueryData(['session'], person);
     },
     [queries],

@@ -17,6 +17,10 @@ const button = css`
   cursor: pointer;
   line-height: 1.2;
   white-space: nowrap;
+  max-width: 100%;
+  @media (max-width: 600px) {
+    white-space: normal;
+  }
   &[data-hovered],
   &:hover {
     border-color: var(--indigo);

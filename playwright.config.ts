@@ -1,0 +1,34 @@
+import { defineConfig } from '@playwright/test';
+
+// The application is started by bin/test, on its own port and database.
+export default defineConfig({
+  testDir: 'tests/e2e',
+  outputDir: 'var/playwright',
+  timeout: 240_000,
+  expect: { timeout: 20_000 },
+  workers: 1,
+  retries: process.env.CI ? 1 : 0,
+  reporter: 'list',
+  use: {
+    baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8080',
+    viewport: { width: 1280, height: 800 },
+    permissions: ['microphone'],
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--use-fake-ui-for-media-stream',
+        '--use-fake-device-for-media-stream',
+        `--use-file-for-fake-audio-capture=${process.cwd()}/var/e2e-voice.wav`,
+      ],
+    },
+  },
+  globalSetup: './tests/e2e/setup.ts',
+});

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\App;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use Rhapsode\App\Film\FilmRecord;
+use Rhapsode\App\Film\FilmState;
+use Rhapsode\App\HandIn\HandIn;
+use Rhapsode\App\HandIn\Remark;
+use Rhapsode\App\Picture\PictureRecord;
+use Rhapsode\App\Story\StoryRecord;
+use Rhapsode\App\Take\TakeRecord;
+use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Story;
+
+/** Who may what: each route, asked by everybody. */
+final class AccessTest extends AppTestCase
+{
+    private const NOBODY = [];
+    private const OWNER = ['sam'];
+    private const WATCHERS = ['sam', 'tara'];
+    private const TEACHER = ['tara'];
+    private const EVERYBODY = [null, 'sam', 'sue', 'ben', 'tara', 'theo'];
+    private const SIGNED_IN = ['sam', 'sue', 'ben', 'tara', 'theo'];
+
+    /** @var array<string, list<string|null>> who is let through to the route's own work */
+    private const MAY = [
+        'GET /api/session' => self::EVERYBODY,
+        'POST /api/session/begin' => self::EVERYBODY,
+        'POST /api/session/end' => self::SIGNED_IN,
+        'GET /api/health' => self::EVERYBODY,
+        'GET /api/desk' => self::SIGNED_IN,
+        'POST /api/stories' => self::SIGNED_IN,
+        'GET /api/stories/{id}' => self::OWNER,
+        'DELETE /api/stories/{id}' => self::OWNER,
+        'POST /api/stories/{id}/restore' => self::OWNER,
+        'POST /api/stories/{id}/edits' => self::OWNER,
+        'POST /api/stories/{id}/undo' => self::OWNER,
+        'POST /api/stories/{id}/redo' => self::OWNER,
+        'GET /api/stories/{id}/words/{hash}.png' => self::NOBODY,
+        'POST /api/stories/{id}/pictures' => self::OWNER,
+        'GET /api/stories/{id}/pictures/{picture}/{rendition}.jpg' => self::OWNER,
+        'POST /api/stories/{id}/takes' => self::OWNER,
+        'GET /api/takes/{id}' => self::OWNER,
+        'PUT /api/takes/{id}/parts/{number}' => self::OWNER,
+        'POST /api/takes/{id}/finish' => self::OWNER,
+        'GET /api/takes/{id}/sound.flac' => self::OWNER,
+        'POST /api/stories/{id}/films' => self::OWNER,
+        'GET /api/films/{id}' => self::WATCHERS,
+        'POST /api/films/{id}/cancel' => self::OWNER,
+        'GET /api/films/{id}/film.mp4' => self::WATCHERS,
+        'GET /api/films/{id}/captions.vtt' => self::WATCHERS,
+        'GET /api/assignments/{id}' => self::TEACHER,
+        'POST /api/assignments/{id}/handins' => ['sam', 'sue'],
+        'GET /api/handins/{id}' => self::WATCHERS,
+        'GET /api/handins/{id}/cover.jpg' => self::WATCHERS,
+        'POST /api/handins/{id}/remarks' => self::TEACHER,
+        'DELETE /api/handins/{id}/remarks/{remark}' => self::TEACHER,
+        'POST /api/handins/{id}/answer' => self::TEACHER,
+    ];
+
+    /** @return iterable<string, array{string, string, string|null}> */
+    public static function matrix(): iterable
+    {
+        foreach (Contract::operations() as [$method, $path]) {
+            foreach (self::EVERYBODY as $who) {
+                yield "{$method} {$path} by " . ($who ?? 'nobody') => [$method, $path, $who];
+            }
+        }
+    }
+
+    #[DataProvider('matrix')]
+    public function testOnlyThoseWhoMayAreLetThrough(string $method, string $path, ?string $who): void
+    {
+        self::assertArrayHasKey("{$method} {$path}", self::MAY, 'every route says who may');
+        $may = \in_array($who, self::MAY["{$method} {$path}"], true);
+        $response = $this->as($who)->ask($method, $this->filled($path), 'GET' === $method ? null : '{}', ['If-Match' => '"1"']);
+        $status = $response->getStatusCode();
+
+        if ($may) {
+            self::assertNotContains($status, [403, 404, 500], (string) $response->getContent());
+            // Where nobody is signed in, a wrong password is refused too, but by the route itself.
+            self::assertTrue(401 !== $status || str_contains((string) $response->getContent(), 'password') || 'POST /api/session/begin' === "{$method} {$path}");
+        } else {
+            self::assertSame(null === $who ? 401 : 404, $status, (string) $response->getContent());
+            self::assertFalse($response->headers->has('X-Accel-Redirect'));
+        }
+    }
+
+    public function testAFilmThatIsNotHandedInIsItsMakersAlone(): void
+    {
+        $film = $this->made()['film'];
+        $this->entities()->createQuery('DELETE ' . Remark::class)->execute();
+        $this->entities()->createQuery('DELETE ' . HandIn::class)->execute();
+
+        $this->as('tara')->told('GET', "/api/films/{$film}", null, 404);
+        $this->as('sam')->told('GET', "/api/films/{$film}");
+    }
+
+    /** The path with ids of things that are there. */
+    private function filled(string $path): string
+    {
+        $made = $this->made();
+        $id = match (true) {
+            str_starts_with($path, '/api/takes') => $made['take'],
+            str_starts_with($path, '/api/films') => $made['film'],
+            str_starts_with($path, '/api/assignments') => (string) $this->assignment->id,
+            str_starts_with($path, '/api/handins') => $made['handIn'],
+            default => $made['story'],
+        };
+
+        return strtr($path, ['{id}' => $id, '{picture}' => $made['picture'], '{rendition}' => 'full', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => str_repeat('a', 24)]);
+    }
+
+    /** @return array{story: string, picture: string, take: string, film: string, handIn: string, remark: string} all of it Sam's */
+    private function made(): array
+    {
+        $entities = $this->entities();
+        $record = new StoryRecord($this->people['sam'], new Story('Mine'), $this->assignment);
+        $picture = new PictureRecord($record, str_repeat('0', 64), 'p.jpg');
+        $id = (string) $picture->id;
+        $record->write(new Story('Mine', [new Slide('s', picture: $id)], [$id => new Picture($id, 'p.jpg', 100, 100)]));
+        $take = new TakeRecord($record, 's', 't.webm');
+        $take->finished = true;
+        $film = new FilmRecord($record);
+        $film->state = FilmState::Done;
+        $film->seconds = 9;
+        $handIn = new HandIn($this->assignment, $this->people['sam'], $record, $film, 1);
+        $remark = new Remark($handIn, $this->people['tara'], 0, 's', 'Look');
+        foreach ([$record, $picture, $take, $film, $handIn, $remark] as $one) {
+            $entities->persist($one);
+        }
+        $entities->flush();
+
+        return ['story' => (string) $record->id, 'picture' => $id, 'take' => (string) $take->id, 'film' => (string) $film->id, 'handIn' => (string) $handIn->id, 'remark' => (string) $remark->id];
+    }
+}

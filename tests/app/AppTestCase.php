@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\App;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Account\Role;
+use Rhapsode\App\Account\User;
+use Rhapsode\App\Classroom\Assignment;
+use Rhapsode\App\Classroom\Classroom;
+use Rhapsode\App\Shared\SameOrigin;
+use Symfony\Bundle\FrameworkBundle\KernelBrowser;
+use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
+use Symfony\Component\Uid\Uuid;
+
+/**
+ * Tests through HTTP on PostgreSQL; each test's changes are rolled back. Every answer is checked against the published
+ * contract (schema/openapi.yaml).
+ */
+abstract class AppTestCase extends WebTestCase
+{
+    protected KernelBrowser $client;
+    protected Assignment $assignment;
+    /** @var array<string, User> */
+    protected array $people = [];
+    private Contract $contract;
+
+    protected function setUp(): void
+    {
+        $this->client = self::createClient();
+        $this->client->disableReboot();
+        $this->contract = new Contract();
+        $entities = $this->entities();
+        $teacher = $this->person('tara', Role::Teacher, null);
+        $class = new Classroom('Class A', $teacher);
+        $entities->persist($class);
+        $stranger = $this->person('theo', Role::Teacher, null);
+        $other = new Classroom('Class B', $stranger);
+        $entities->persist($other);
+        $this->person('sam', Role::Student, $class);
+        $this->person('sue', Role::Student, $class);
+        $this->person('ben', Role::Student, $other);
+        $this->assignment = new Assignment($class, 'Tell it', 'In pictures', 1, 600, new \DateTimeImmutable('+5 days'));
+        $entities->persist($this->assignment);
+        $entities->flush();
+    }
+
+    private function person(string $name, Role $role, ?Classroom $class): User
+    {
+        $hasher = self::getContainer()->get(UserPasswordHasherInterface::class);
+        $user = new User($name, ucfirst($name), $role, $class);
+        $user->password = $hasher->hashPassword($user, 'a password');
+        $this->entities()->persist($user);
+
+        return $this->people[$name] = $user;
+    }
+
+    protected function entities(): EntityManagerInterface
+    {
+        return self::getContainer()->get(EntityManagerInterface::class);
+    }
+
+    protected function as(?string $name): static
+    {
+        $this->client->restart();
+        if (null !== $name) {
+            $this->client->loginUser($this->people[$name], 'api');
+        }
+
+        return $this;
+    }
+
+    /**
+     * @param array<string, mixed>|string|null $body
+     * @param array<string, string>            $headers
+     */
+    protected function ask(string $method, string $path, array|string|null $body = null, array $headers = []): Response
+    {
+        $server = ['HTTP_' . strtoupper(str_replace('-', '_', SameOrigin::HEADER)) => '1', 'CONTENT_TYPE' => 'application/json'];
+        foreach ($headers as $name => $value) {
+            $server['HTTP_' . strtoupper(str_replace('-', '_', $name))] = $value;
+        }
+        $this->client->request($method, $path, server: $server, content: \is_array($body) ? json_encode($body, \JSON_THROW_ON_ERROR) : $body);
+        $response = $this->client->getResponse();
+        $this->contract->check($method, $path, $response);
+
+        return $response;
+    }
+
+    /**
+     * @param array<string, mixed>|string|null $body
+     * @param array<string, string>            $headers
+     *
+     * @return array<string, mixed>
+     */
+    protected function told(string $method, string $path, array|string|null $body = null, int $status = 200, array $headers = []): array
+    {
+        $response = $this->ask($method, $path, $body, $headers);
+        self::assertSame($status, $response->getStatusCode(), (string) $response->getContent());
+        /** @var array<string, mixed> $data */
+        $data = json_decode((string) $response->getContent(), true, 32, \JSON_THROW_ON_ERROR);
+
+        return $data;
+    }
+
+    /** A story of the signed-in student with a title slide. */
+    protected function story(): string
+    {
+        $id = $this->told('POST', '/api/stories', ['title' => 'The mill', 'assignment' => (string) $this->assignment->id], 201)['id'];
+        \assert(\is_string($id));
+
+        return $id;
+    }
+
+    /** @param array<string, mixed> $edit */
+    protected function edit(string $story, array $edit, int $status = 200): mixed
+    {
+        return $this->told('POST', "/api/stories/{$story}/edits", ['edits' => [$edit]], $status, ['If-Match' => '"' . $this->revision($story) . '"']);
+    }
+
+    protected function revision(string $story): int
+    {
+        $revision = $this->told('GET', "/api/stories/{$story}")['revision'];
+        \assert(\is_int($revision));
+
+        return $revision;
+    }
+
+    /** Sends a picture in. @return array<string, mixed> */
+    protected function bringIn(string $story, string $path, string $name = 'picture.jpg', int $status = 201, ?string $slide = null): array
+    {
+        $copy = tempnam(sys_get_temp_dir(), 'up') ?: '';
+        copy($path, $copy);
+        $this->client->request('POST', "/api/stories/{$story}/pictures", ['slide' => $slide ?? (string) Uuid::v7(), 'after' => ''], ['file' => new UploadedFile($copy, $name, test: true)], ['HTTP_X_RHAPSODE' => '1']);
+        $response = $this->client->getResponse();
+        $this->contract->check('POST', "/api/stories/{$story}/pictures", $response);
+        self::assertSame($status, $response->getStatusCode(), (string) $response->getContent());
+        /** @var array<string, mixed> $data */
+        $data = json_decode((string) $response->getContent(), true, 32, \JSON_THROW_ON_ERROR);
+
+        return $data;
+    }
+
+    /** A picture that differs from every other. */
+    protected static function newPicture(): string
+    {
+        $path = sys_get_temp_dir() . '/' . bin2hex(random_bytes(6)) . '.jpg';
+        $image = new \Imagick();
+        $image->newPseudoImage(1280, 720, 'gradient:#' . bin2hex(random_bytes(3)) . '-#' . bin2hex(random_bytes(3)));
+        $image->setImageFormat('jpeg');
+        $image->writeImage($path);
+
+        return $path;
+    }
+
+    /**
+     * What is at a path of keys in an answer.
+     *
+     * @param array<string, mixed> $data
+     */
+    protected static function at(array $data, string|int ...$keys): mixed
+    {
+        $value = $data;
+        foreach ($keys as $key) {
+            self::assertIsArray($value);
+            self::assertArrayHasKey($key, $value);
+            $value = $value[$key];
+        }
+
+        return $value;
+    }
+}

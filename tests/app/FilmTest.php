@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\App;
+
+use Rhapsode\App\Film\FilmRecord;
+use Rhapsode\App\Film\FilmWorker;
+use Rhapsode\App\Film\JoinFilm;
+use Rhapsode\App\Film\MakeFilm;
+use Rhapsode\App\Film\MakeSegment;
+use Rhapsode\App\Shared\Store;
+use Rhapsode\Tests\Studio\Media;
+use Symfony\Component\Messenger\Transport\TransportInterface;
+
+final class FilmTest extends AppTestCase
+{
+    /** Does what the workers do, until the queue is empty. @return int how many messages there were */
+    private function work(?\Closure $between = null): int
+    {
+        $queue = self::getContainer()->get('messenger.transport.films');
+        \assert($queue instanceof TransportInterface);
+        $worker = self::getContainer()->get(FilmWorker::class);
+        $count = 0;
+        while ([] !== $envelopes = [...$queue->get()]) {
+            foreach ($envelopes as $envelope) {
+                $message = $envelope->getMessage();
+                match (true) {
+                    $message instanceof MakeFilm => $worker->make($message),
+                    $message instanceof MakeSegment => $worker->segment($message),
+                    $message instanceof JoinFilm => $worker->join($message),
+                    default => self::fail('an unknown message'),
+                };
+                $queue->ack($envelope);
+                ++$count;
+                null === $between ?: $between($count);
+            }
+        }
+
+        return $count;
+    }
+
+    /** @return array{string, string} a story with one short picture, and its film, made */
+    private function made(): array
+    {
+        $story = $this->as('sam')->story();
+        $this->bringIn($story, $path = self::newPicture(), slide: 'pic');
+        unlink($path);
+        $slides = (array) self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides');
+        $this->edit($story, ['do' => 'set stay', 'slides' => array_column($slides, 'id'), 'stay' => 1.0]);
+        $film = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+        $this->work();
+
+        return [$story, $film];
+    }
+
+    public function testAFilmIsMadeByAWorkerAndItsFramesAreThePlans(): void
+    {
+        [$story, $film] = $this->made();
+        $state = $this->told('GET', "/api/films/{$film}");
+
+        self::assertSame('done', $state['state']);
+        self::assertSame($state['frames'], $state['framesDone']);
+        $path = self::getContainer()->get(Store::class)->path("films/{$film}/film.mp4");
+        self::assertSame(StoryTest::text((string) json_encode(self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'frames'))), Media::probe($path)['streams.stream.0.nb_read_frames']);
+        $response = $this->ask('GET', "/api/films/{$film}/film.mp4?download");
+        self::assertSame('attachment; filename="The mill.mp4"', $response->headers->get('Content-Disposition'));
+        self::assertSame("/_store/films/{$film}/captions.vtt", $this->ask('GET', "/api/films/{$film}/captions.vtt")->headers->get('X-Accel-Redirect'));
+        // The same story asked for again is the same film.
+        self::assertSame($film, $this->told('POST', "/api/stories/{$story}/films")['id']);
+    }
+
+    public function testAFilmIsOfTheStoryAsItWas(): void
+    {
+        [$story, $film] = $this->made();
+        $this->edit($story, ['do' => 'rename', 'title' => 'Changed since']);
+
+        self::assertSame('The mill', $this->entities()->find(FilmRecord::class, $film)?->story()->title);
+    }
+
+    public function testACancelledFilmIsNotMade(): void
+    {
+        $story = $this->as('sam')->story();
+        $this->bringIn($story, $path = self::newPicture());
+        unlink($path);
+        $film = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+        self::assertSame('cancelled', $this->told('POST', "/api/films/{$film}/cancel")['state']);
+        $this->work();
+
+        self::assertSame('cancelled', $this->told('GET', "/api/films/{$film}")['state']);
+        $this->told('GET', "/api/films/{$film}/film.mp4", null, 404);
+        // It may be asked for again.
+        self::assertNotSame($film, $this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+    }
+
+    public function testThereIsNoFilmWithoutPictures(): void
+    {
+        $this->told('POST', '/api/stories/' . $this->as('sam')->story() . '/films', null, 409);
+    }
+
+    public function testHandedInReturnedMendedAndAccepted(): void
+    {
+        [$story, $film] = $this->made();
+        $assignment = (string) $this->assignment->id;
+        $first = StoryTest::text($this->told('POST', "/api/assignments/{$assignment}/handins", ['film' => $film], 201)['id']);
+        $this->told('POST', "/api/assignments/{$assignment}/handins", ['film' => $film], 409);
+
+        $list = $this->as('tara')->told('GET', "/api/assignments/{$assignment}");
+        self::assertSame(['handed in'], array_column((array) $list['handIns'], 'state'));
+        self::assertSame(200, $this->ask('GET', "/api/films/{$film}/film.mp4")->getStatusCode(), 'the teacher may watch it now');
+        $this->told('POST', "/api/handins/{$first}/answer", ['state' => 'returned'], 422);
+        $read = $this->told('POST', "/api/handins/{$first}/remarks", ['seconds' => 1.5, 'text' => 'Whose picture is this?'], 201);
+        self::assertSame(['pic', 1.5], [self::at($read, 'remarks', 0, 'slide'), self::at($read, 'remarks', 0, 'seconds')]);
+        $this->told('POST', "/api/handins/{$first}/answer", ['state' => 'returned', 'answer' => 'Name your source.']);
+        $this->told('POST', "/api/handins/{$first}/remarks", ['seconds' => 1, 'text' => 'too late'], 409);
+
+        $view = $this->as('sam')->told('GET', "/api/stories/{$story}");
+        self::assertSame('Whose picture is this?', self::at($view, 'handIns', 0, 'remarks', 0, 'text'));
+        $this->told('POST', "/api/handins/{$first}/answer", ['state' => 'accepted'], 404);
+        $this->edit($story, ['do' => 'rename', 'title' => 'Mended']);
+        $second = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+        $this->work();
+        $again = $this->told('POST', "/api/assignments/{$assignment}/handins", ['film' => $second], 201);
+        self::assertSame(2, $again['number']);
+
+        $this->as('tara')->told('POST', '/api/handins/' . StoryTest::text($again['id']) . '/answer', ['state' => 'accepted']);
+        $earlier = $this->as('sam')->told('GET', "/api/handins/{$first}");
+        self::assertSame(['The mill', 'returned'], [$earlier['title'], $earlier['state']], 'earlier hand-ins stay as they were');
+        self::assertSame(['returned', 'accepted'], array_column((array) $earlier['all'], 'state'));
+        self::assertSame('accepted', self::at($this->told('GET', '/api/desk'), 'stories', 0, 'handIn', 'state'));
+    }
+
+    /** A worker was killed: its message comes back after a while, and what was made is not made again. */
+    public function testAKilledWorkersSegmentIsTakenUpByAnother(): void
+    {
+        $story = $this->as('sam')->story();
+        $this->bringIn($story, $path = self::newPicture(), slide: 'pic');
+        unlink($path);
+        $slides = (array) self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides');
+        $this->edit($story, ['do' => 'set stay', 'slides' => array_column($slides, 'id'), 'stay' => 1.0]);
+        $film = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+        $queue = self::getContainer()->get('messenger.transport.films');
+        \assert($queue instanceof TransportInterface);
+        $worker = self::getContainer()->get(FilmWorker::class);
+        [$make] = [...$queue->get()];
+        $message = $make->getMessage();
+        \assert($message instanceof MakeFilm);
+        $worker->make($message);
+        $queue->ack($make);
+        // Taken, and never acknowledged.
+        self::assertCount(1, [...$queue->get()]);
+        $this->work();
+        self::assertSame('making', $this->told('GET', "/api/films/{$film}")['state']);
+
+        $this->entities()->getConnection()->executeStatement('UPDATE queue_message SET delivered_at = delivered_at - 61000 WHERE delivered_at IS NOT NULL');
+        $this->work();
+        self::assertSame('done', $this->told('GET', "/api/films/{$film}")['state']);
+    }
+}

@@ -1,0 +1,80 @@
+import { expect, type Page } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+import { copyFileSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+export async function signIn(page: Page, name: string) {
+  await page.goto('/');
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Password').fill('tide-mill');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('desk');
+}
+
+/** A folder of pictures as people have them: numbered, one of them twice, one of them broken, one a phone's upright HEIC. */
+export function folder() {
+  const at = mkdtempSync(join(tmpdir(), 'pictures-'));
+  const put = (from: string, name: string) => {
+    copyFileSync(`demo/pictures/${from}.jpg`, join(at, name));
+    return join(at, name);
+  };
+  const files = [
+    put('the-great-wheel', '10 wheel.jpg'),
+    put('dawn-over-the-wend', '1 dawn.jpg'),
+    put('low-water', '2 low water.jpg'),
+  ];
+  const png = join(at, 'h.png');
+  execFileSync('ffmpeg', [
+    '-v',
+    'error',
+    '-y',
+    '-i',
+    'demo/pictures/heron-in-the-reeds.jpg',
+    '-vf',
+    'scale=450:-2,format=rgb24',
+    png,
+  ]);
+  const heic = join(at, '11 heron.heic');
+  execFileSync('heif-enc', ['-q', '60', '-o', heic, png]);
+  const twin = put('low-water', 'copy of low water.jpg');
+  const broken = join(at, 'broken.jpg');
+  writeFileSync(broken, Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]));
+  return { files: [...files, heic], twin, broken };
+}
+
+export const rows = (page: Page) => page.getByRole('row');
+
+/** The order of the sheet, by the pictures' names. */
+export async function order(page: Page): Promise<string[]> {
+  const names = await rows(page).evaluateAll((all) =>
+    all.map((row) => row.querySelector('img:not(.words)')?.getAttribute('alt') ?? 'title'),
+  );
+  return names;
+}
+
+export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+
+export function probe(path: string): Record<string, string> {
+  const out = execFileSync('ffprobe', [
+    '-v',
+    'error',
+    '-count_frames',
+    '-show_streams',
+    '-show_format',
+    '-of',
+    'flat',
+    path,
+  ]).toString();
+  return Object.fromEntries(
+    out
+      .trim()
+      .split('\n')
+      .map((line) =>
+        line
+          .split(/=(.*)/s)
+          .slice(0, 2)
+          .map((part) => part.replace(/^"|"$/g, '')),
+      ),
+  ) as Record<string, string>;
+}

@@ -1,0 +1,275 @@
+import { expect, test, type Browser, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import webvtt from 'node-webvtt';
+import { folder, order, probe, rows, saved, signIn } from './helpers';
+
+/** The whole path, from a folder of pictures to an answered film, as a student and as a teacher. */
+test.describe.configure({ mode: 'serial' });
+
+let student: Page;
+let teacher: Page;
+const open = async (browser: Browser, name: string) => {
+  const page = await (await browser.newContext({ permissions: ['microphone'] })).newPage();
+  await signIn(page, name);
+  return page;
+};
+
+test.beforeAll(async ({ browser }) => {
+  student = await open(browser, 'ivo');
+  teacher = await open(browser, 'maren');
+});
+
+test('a story begins with its title and nothing else', async () => {
+  await student.getByRole('button', { name: 'Begin this story' }).click();
+  await student.getByLabel('What is it called?').fill('Low Water');
+  await student.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(rows(student)).toHaveCount(1);
+  await expect(student.getByAltText('Low Water')).toBeVisible();
+});
+
+test('many pictures come in at once, in the natural order of their names', async () => {
+  const { files, twin, broken } = folder();
+  await student.locator('input[type=file]').first().setInputFiles(files);
+  await expect(rows(student)).toHaveCount(5, { timeout: 60_000 });
+  expect(await order(student)).toEqual(['title', '1 dawn.jpg', '2 low water.jpg', '10 wheel.jpg', '11 heron.heic']);
+
+  await student.locator('input[type=file]').first().setInputFiles([twin, broken]);
+  await expect(student.getByText('This picture is in the story already.')).toBeVisible({ timeout: 30_000 });
+  await expect(student.getByText(/This picture is broken/)).toBeVisible();
+  await student.getByRole('button', { name: 'Use it again' }).click();
+  await expect(rows(student)).toHaveCount(6);
+  await student.getByRole('button', { name: 'Put this list away' }).click();
+});
+
+test('slides are dragged, moved by keys, duplicated, deleted, and all of it is undone after a reload', async () => {
+  await rows(student)
+    .nth(5)
+    .dragTo(rows(student).nth(1), { sourcePosition: { x: 30, y: 20 }, targetPosition: { x: 100, y: 3 } });
+  await expect
+    .poll(() => order(student))
+    .toEqual(['title', '2 low water.jpg', '1 dawn.jpg', '2 low water.jpg', '10 wheel.jpg', '11 heron.heic']);
+  await rows(student).nth(1).getByText('2', { exact: true }).first().click();
+  await student.keyboard.press('Delete');
+  await expect(rows(student)).toHaveCount(5);
+  await expect(student.getByText('The slide is deleted.')).toBeVisible();
+
+  await rows(student).nth(3).getByText('4', { exact: true }).first().click();
+  await student.keyboard.press('Alt+ArrowUp');
+  await expect
+    .poll(() => order(student))
+    .toEqual(['title', '1 dawn.jpg', '10 wheel.jpg', '2 low water.jpg', '11 heron.heic']);
+  await student.getByRole('button', { name: 'Duplicate slide 2' }).click();
+  await expect(rows(student)).toHaveCount(6);
+  await saved(student);
+
+  await student.reload();
+  await student.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(rows(student)).toHaveCount(5);
+  await student.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect
+    .poll(() => order(student))
+    .toEqual(['title', '1 dawn.jpg', '2 low water.jpg', '10 wheel.jpg', '11 heron.heic']);
+  await student.getByRole('button', { name: 'Do again' }).click();
+  await expect
+    .poll(() => order(student))
+    .toEqual(['title', '1 dawn.jpg', '10 wheel.jpg', '2 low water.jpg', '11 heron.heic']);
+  await student.getByRole('button', { name: 'Undo', exact: true }).click();
+});
+
+test('words, script and source are written and saved by themselves', async () => {
+  await student.getByLabel('Caption on slide 2').fill('Twice a day, without being asked');
+  await student
+    .getByLabel('Script of slide 2')
+    .fill('Every day the sea comes up the Wend, stays a while, and goes home again.');
+  await student.getByLabel('Script of slide 3').fill('At low water the boats lie down to sleep.');
+  await student.getByLabel('Subtitle on slide 1').fill('by Ivo');
+  await saved(student);
+  await expect(student.getByAltText('Twice a day, without being asked')).toBeVisible();
+
+  await rows(student).nth(1).getByText('2', { exact: true }).first().click();
+  const panel = student.getByRole('region', { name: 'The chosen slides' });
+  await panel.getByLabel('Author').fill('Hale Brannock (invented)');
+  await panel.getByLabel('Licence, such as CC BY 4.0').fill('CC BY 4.0');
+  await panel.getByText('Top', { exact: true }).click();
+  await expect(panel.getByRole('radio', { name: 'Top' })).toBeChecked();
+  await saved(student);
+  await student.reload();
+  await expect(student.getByLabel('Caption on slide 2')).toHaveValue('Twice a day, without being asked');
+  await rows(student).nth(1).getByText('2', { exact: true }).first().click();
+  await expect(panel.getByLabel('Author')).toHaveValue('Hale Brannock (invented)');
+});
+
+test('the voice is recorded in the Booth, all by keyboard', async () => {
+  await student.getByRole('link', { name: 'Record slide 2' }).click();
+  await student.getByRole('button', { name: 'Turn the microphone on' }).click();
+  await expect(student.getByText('Good', { exact: true })).toBeVisible();
+  await student.locator('h1').click();
+  await student.keyboard.press(' ');
+  await expect(student.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await expect(student.getByText('0:04')).toBeVisible();
+  await student.keyboard.press(' ');
+  await expect(student.getByText(/^Spoken: \d/)).toBeVisible({ timeout: 30_000 });
+  await student.keyboard.press('n');
+  await expect(student.getByText('slide 3 of 5')).toBeVisible();
+  await student.getByText('Count in').click();
+  await student.keyboard.press(' ');
+  await student.locator('h1').click();
+  await student.keyboard.press(' ');
+  await expect(student.getByText('0:03')).toBeVisible();
+  await student.keyboard.press(' ');
+  await expect(student.getByText(/^Spoken: \d/)).toBeVisible({ timeout: 30_000 });
+  await expect(student.getByText('2 spoken')).toBeVisible();
+  await student.getByRole('link', { name: /Back to the script/ }).click();
+  await expect(student.getByRole('img', { name: /^Voice, / })).toHaveCount(2);
+});
+
+test('silence around the voice is trimmed, and the trimming can be undone', async () => {
+  const length = async () =>
+    student
+      .getByRole('img', { name: /^Voice, / })
+      .first()
+      .getAttribute('aria-label');
+  const trimmed = await length();
+  const button = student.getByRole('button', { name: /the voice of slide 2/ });
+  if ((await button.count()) > 0) {
+    await button.click();
+    await expect.poll(length).not.toBe(trimmed);
+    await student.getByRole('button', { name: /the voice of slide 2/ }).click();
+    await expect.poll(length).toBe(trimmed);
+  }
+});
+
+test('the preview plays the plan without waiting', async () => {
+  const stage = student.locator('[data-frame]');
+  await student.getByRole('button', { name: 'Play', exact: true }).click();
+  const frame = async () => Number(await stage.getAttribute('data-frame'));
+  await expect.poll(frame).toBeGreaterThan(20);
+  await student.getByRole('button', { name: 'Pause' }).click();
+  const stood = await frame();
+  await student.waitForTimeout(300);
+  expect(await frame()).toBe(stood);
+  // Into a join: both slides are seen, the next one coming in over the other.
+  await student.getByRole('slider', { name: 'Position in the film' }).fill(String(150 + 15));
+  const opacities = await stage
+    .locator('> div')
+    .evaluateAll((layers) =>
+      layers.map((l) => [getComputedStyle(l).visibility, Number(getComputedStyle(l).opacity).toFixed(2)].join(' ')),
+    );
+  expect(opacities.sort()).toEqual(['visible 0.50', 'visible 1.00']);
+});
+
+let film: string;
+
+test('the film is made by a worker, and what is downloaded is a film', async () => {
+  await student.getByRole('link', { name: 'Film', exact: true }).click();
+  await student.getByRole('button', { name: 'Make the film' }).click();
+  await expect(student.getByRole('progressbar', { name: 'How far the film is' })).toBeVisible();
+  // Leave, and come back.
+  await student.getByRole('link', { name: 'Script', exact: true }).click();
+  await student.getByRole('link', { name: 'Film', exact: true }).click();
+  await expect(student.getByRole('link', { name: /Download the film/ })).toBeVisible({ timeout: 200_000 });
+
+  const [download] = await Promise.all([
+    student.waitForEvent('download'),
+    student.getByRole('link', { name: /Download the film/ }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('Low Water.mp4');
+  const said = probe(await download.path());
+  const view = (await (
+    await student.request.get(student.url().replace(/.*stories\/([^/]+).*/, '/api/stories/$1'))
+  ).json()) as { plan: { frames: number } };
+  expect(said['streams.stream.0.nb_read_frames']).toBe(String(view.plan.frames));
+  expect([said['streams.stream.0.codec_name'], said['streams.stream.1.codec_name']]).toEqual(['h264', 'aac']);
+  expect(said['streams.stream.0.height']).toBe('720');
+
+  // What we write, an independent parser reads (W3C WebVTT).
+  const [captions] = await Promise.all([
+    student.waitForEvent('download'),
+    student.getByRole('link', { name: 'Download the captions' }).click(),
+  ]);
+  const parsed = webvtt.parse(readFileSync(await captions.path(), 'utf8'), { meta: true, strict: true });
+  expect(parsed.valid).toBe(true);
+  expect(parsed.cues.map((cue: { text: string }) => cue.text.replace(/\s+/g, ' ')).join(' ')).toContain(
+    'the boats lie down to sleep.',
+  );
+  await expect(student.getByText('Hale Brannock (invented)').first()).toBeVisible();
+});
+
+test('the film plays in the page, with captions', async () => {
+  const video = student.locator('video');
+  await student.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect.poll(() => video.evaluate((v: HTMLVideoElement) => v.currentTime)).toBeGreaterThan(0.5);
+  expect(await video.evaluate((v: HTMLVideoElement) => v.textTracks[0]?.cues?.length ?? 0)).toBeGreaterThan(0);
+  await student.getByRole('button', { name: 'Pause' }).click();
+});
+
+test('it is handed in, and what is handed in is frozen', async () => {
+  await student.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await expect(student.getByText('This film is handed in and waits for an answer.')).toBeVisible();
+  film = (await student.locator('video').getAttribute('src')) ?? '';
+  await student.getByRole('link', { name: 'Script', exact: true }).click();
+  await student.getByLabel('Title of the story').fill('Low Water, changed');
+  await student.getByLabel('Title of the story').blur();
+  await saved(student);
+});
+
+test('the teacher watches, leaves a remark at a moment and returns it', async () => {
+  await teacher.getByRole('link', { name: /wait.* for your answer/ }).click();
+  await teacher.getByRole('link', { name: 'Low Water', exact: true }).click();
+  await expect(teacher.locator('video')).toHaveAttribute('src', film);
+  await teacher.getByRole('slider', { name: 'Position in the film' }).fill('7');
+  await teacher.getByRole('button', { name: 'Leave a remark at this moment' }).click();
+  await teacher.getByLabel(/^Remark at/).fill('Say where you saw this.');
+  await teacher.getByRole('button', { name: 'Leave it' }).click();
+  await expect(teacher.getByRole('button', { name: /^Remark at 0:07/ })).toBeVisible();
+  await teacher.getByLabel('A sentence for the student').fill('Good. One thing to mend.');
+  await teacher.getByRole('button', { name: 'Return to be mended' }).click();
+  await expect(teacher.getByText('Good. One thing to mend.')).toBeVisible();
+});
+
+test('the student finds the remark beside its slide, mends, and hands in again', async () => {
+  await student.reload();
+  await expect(rows(student).nth(1).getByText('Say where you saw this.')).toBeVisible();
+  await student.getByLabel('Caption on slide 2').fill('Seen from the quay, twice a day');
+  await saved(student);
+  await student.getByRole('link', { name: 'Film', exact: true }).click();
+  await student.getByRole('button', { name: 'Make it anew' }).click();
+  await expect(student.getByRole('button', { name: 'Hand in again' })).toBeVisible({ timeout: 200_000 });
+  await student.getByRole('button', { name: 'Hand in again' }).click();
+  await expect(student.getByText('This film is handed in and waits for an answer.')).toBeVisible();
+});
+
+test('the teacher accepts it, and the earlier hand-in stays readable', async () => {
+  await teacher.getByRole('link', { name: 'All hand-ins' }).click();
+  await teacher.getByRole('link', { name: 'Low Water, changed', exact: true }).click();
+  await teacher.getByRole('button', { name: 'Accept' }).click();
+  await expect(teacher.getByRole('heading', { name: 'Accepted' })).toBeVisible();
+  await teacher.getByRole('link', { name: 'Hand-in 1 (returned)' }).click();
+  await expect(teacher.getByRole('heading', { name: 'Low Water', exact: true })).toBeVisible();
+
+  await student.goto('/');
+  await expect(student.getByText('accepted').first()).toBeVisible();
+});
+
+test('others see nothing of it', async ({ browser }) => {
+  const other = await open(browser, 'juno');
+  const stranger = await (await browser.newContext()).newPage();
+  const story = `/api/stories/${(await (await student.request.get('/api/desk')).json()).stories[0].id}`;
+  const view = await (await student.request.get(story)).json();
+  const [picture] = Object.keys(view.story.pictures);
+  const [take] = Object.keys(view.story.takes);
+  const key = film.replace('/api/', '');
+  for (const address of [
+    story,
+    `${story}/pictures/${picture}/full.jpg`,
+    `/api/takes/${take}/sound.flac`,
+    film,
+    film.replace('film.mp4', 'captions.vtt'),
+    `/api/handins/${view.handIns[0].id}`,
+    `/_store/pictures/${picture}/full.jpg`,
+    `/_store/${key}`,
+  ]) {
+    expect((await other.request.get(address)).status(), address).toBe(404);
+    expect([401, 404], address).toContain((await stranger.request.get(address)).status());
+  }
+});

@@ -1,0 +1,21 @@
+import { execFileSync } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+
+/** The microphone's sound: a sample voice with a pause after it, as Chromium's stand-in device plays it over and over. */
+export default function setup() {
+  mkdirSync('var', { recursive: true });
+  execFileSync('ffmpeg', [
+    '-v',
+    'error',
+    '-y',
+    '-i',
+    'demo/voices/moon-01.ogg',
+    '-ar',
+    '48000',
+    '-ac',
+    '1',
+    '-c:a',
+    'pcm_s16le',
+    'var/e2e-voice.wav',
+  ]);
+}
