@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
 use Rhapsode\App\Shared\Clock;
+use Rhapsode\App\Shared\Queue\TurnStamp;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\Core\Captions\WebVtt;
@@ -66,8 +67,8 @@ final class FilmWorker
         $film->frames = array_sum(array_map(static fn(Segment $s): int => $s->frames, $missing));
         $film->seconds = $plan->seconds();
         $this->entities->flush();
-        foreach ($missing as $segment) {
-            $this->bus->dispatch(new MakeSegment($message->film, $segment->name));
+        foreach (array_values($missing) as $turn => $segment) {
+            $this->bus->dispatch(new MakeSegment($message->film, $segment->name), [new TurnStamp($turn)]);
         }
         if ([] === $missing) {
             $this->joinIfReady($message->film);

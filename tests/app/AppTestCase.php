@@ -51,7 +51,7 @@ abstract class AppTestCase extends WebTestCase
 
     private function person(string $name, Role $role, ?Classroom $class): User
     {
-        $hasher = self::getContainer()->get(UserPasswordHasherInterface::class);
+        $hasher = self::service(UserPasswordHasherInterface::class);
         $user = new User($name, ucfirst($name), $role, $class);
         $user->password = $hasher->hashPassword($user, 'a password');
         $this->entities()->persist($user);
@@ -59,9 +59,24 @@ abstract class AppTestCase extends WebTestCase
         return $this->people[$name] = $user;
     }
 
+    /**
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     */
+    protected static function service(string $class): object
+    {
+        $service = self::getContainer()->get($class);
+        \assert($service instanceof $class);
+
+        return $service;
+    }
+
     protected function entities(): EntityManagerInterface
     {
-        return self::getContainer()->get(EntityManagerInterface::class);
+        return self::service(EntityManagerInterface::class);
     }
 
     protected function as(?string $name): static
@@ -130,7 +145,11 @@ abstract class AppTestCase extends WebTestCase
         return $revision;
     }
 
-    /** Sends a picture in. @return array<string, mixed> */
+    /**
+     * Sends a picture in.
+     *
+     * @return array<string, mixed>
+     */
     protected function bringIn(string $story, string $path, string $name = 'picture.jpg', int $status = 201, ?string $slide = null): array
     {
         $copy = tempnam(sys_get_temp_dir(), 'up') ?: '';

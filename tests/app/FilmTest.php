@@ -20,7 +20,7 @@ final class FilmTest extends AppTestCase
     {
         $queue = self::getContainer()->get('messenger.transport.films');
         \assert($queue instanceof TransportInterface);
-        $worker = self::getContainer()->get(FilmWorker::class);
+        $worker = self::service(FilmWorker::class);
         $count = 0;
         while ([] !== $envelopes = [...$queue->get()]) {
             foreach ($envelopes as $envelope) {
@@ -61,7 +61,7 @@ final class FilmTest extends AppTestCase
 
         self::assertSame('done', $state['state']);
         self::assertSame($state['frames'], $state['framesDone']);
-        $path = self::getContainer()->get(Store::class)->path("films/{$film}/film.mp4");
+        $path = self::service(Store::class)->path("films/{$film}/film.mp4");
         self::assertSame(StoryTest::text((string) json_encode(self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'frames'))), Media::probe($path)['streams.stream.0.nb_read_frames']);
         $response = $this->ask('GET', "/api/films/{$film}/film.mp4?download");
         self::assertSame('attachment; filename="The mill.mp4"', $response->headers->get('Content-Disposition'));
@@ -130,6 +130,25 @@ final class FilmTest extends AppTestCase
         self::assertSame('accepted', self::at($this->told('GET', '/api/desk'), 'stories', 0, 'handIn', 'state'));
     }
 
+    /** Segments of films take turns: a short film asked for after a long one is not behind all of it. */
+    public function testFilmsTakeTurns(): void
+    {
+        $queue = self::getContainer()->get('messenger.transport.films');
+        \assert($queue instanceof TransportInterface);
+        foreach ([['long', 0], ['long', 1], ['long', 2], ['short', 0]] as [$film, $turn]) {
+            $queue->send(new \Symfony\Component\Messenger\Envelope(new MakeSegment($film, "{$turn}"), [new \Rhapsode\App\Shared\Queue\TurnStamp($turn)]));
+        }
+        $order = [];
+        while ([] !== $envelopes = [...$queue->get()]) {
+            $message = $envelopes[0]->getMessage();
+            \assert($message instanceof MakeSegment);
+            $order[] = $message->film . $message->name;
+            $queue->ack($envelopes[0]);
+        }
+
+        self::assertSame(['long0', 'short0', 'long1', 'long2'], $order);
+    }
+
     /** A worker was killed: its message comes back after a while, and what was made is not made again. */
     public function testAKilledWorkersSegmentIsTakenUpByAnother(): void
     {
@@ -141,7 +160,7 @@ final class FilmTest extends AppTestCase
         $film = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
         $queue = self::getContainer()->get('messenger.transport.films');
         \assert($queue instanceof TransportInterface);
-        $worker = self::getContainer()->get(FilmWorker::class);
+        $worker = self::service(FilmWorker::class);
         [$make] = [...$queue->get()];
         $message = $make->getMessage();
         \assert($message instanceof MakeFilm);

@@ -62,6 +62,6 @@ final class Media
     {
         [$raw] = Tool::ffmpeg(['-v', 'error', '-i', Tool::file($film), '-vf', "select=eq(n\\,{$number}),scale={$width}:{$height}:in_color_matrix=bt709:in_range=tv:out_range=pc:flags=accurate_rnd,format=rgb24", '-frames:v', '1', '-f', 'rawvideo', '-']);
 
-        return array_values(unpack('C*', $raw) ?: []);
+        return array_map(\ord(...), str_split($raw));
     }
 }

@@ -44,7 +44,7 @@ final class MotionTest extends TestCase
         }
 
         self::assertLessThanOrEqual(0.05, sqrt($squares / ($frames - 1)), 'px rms from frame to frame');
-        self::assertLessThan(0.6, max(array_map(static fn(array $e): float => hypot(...$e), $errors)), 'and it is where the plan says');
+        self::assertLessThan(0.6, max([0.0, ...array_map(static fn(array $e): float => hypot(...$e), $errors)]), 'and it is where the plan says');
     }
 
     /** A soft white dot on black, its middle at DOT of the picture. */
@@ -73,10 +73,11 @@ final class MotionTest extends TestCase
         $sum = $sumX = $sumY = 0.0;
         for ($y = 200; $y < 480; ++$y) {
             $row = substr($frame, $y * self::WIDTH + 500, 380);
-            foreach (unpack('C*', $row) ?: [] as $i => $light) {
+            foreach (str_split($row) as $i => $byte) {
+                $light = \ord($byte);
                 if ($light > 24) {
                     $sum += $light - 16;
-                    $sumX += ($light - 16) * ($i - 1 + 500.5);
+                    $sumX += ($light - 16) * ($i + 500.5);
                     $sumY += ($light - 16) * ($y + 0.5);
                 }
             }

@@ -69,8 +69,8 @@ final class PgTransport implements TransportInterface, KeepaliveReceiverInterfac
         $encoded = $this->serializer->encode($envelope);
         $delay = $envelope->last(DelayStamp::class)?->getDelay() ?? 0;
         $id = $this->database->fetchOne(
-            'INSERT INTO queue_message (queue, body, headers, available_at) VALUES (?, ?, ?, ?) RETURNING id',
-            [$this->queue, $encoded['body'], json_encode($encoded['headers'] ?? [], \JSON_THROW_ON_ERROR), self::now() + $delay],
+            'INSERT INTO queue_message (queue, body, headers, turn, available_at) VALUES (?, ?, ?, ?, ?) RETURNING id',
+            [$this->queue, $encoded['body'], json_encode($encoded['headers'] ?? [], \JSON_THROW_ON_ERROR), $envelope->last(TurnStamp::class)->turn ?? 0, self::now() + $delay],
         );
         $this->database->executeStatement('SELECT pg_notify(?, ?)', [$this->channel(), '']);
 
@@ -85,7 +85,7 @@ final class PgTransport implements TransportInterface, KeepaliveReceiverInterfac
             'UPDATE queue_message SET delivered_at = :now WHERE id = (
                 SELECT id FROM queue_message
                 WHERE queue = :queue AND available_at <= :now AND (delivered_at IS NULL OR delivered_at < :lost)
-                ORDER BY available_at, id LIMIT 1 FOR UPDATE SKIP LOCKED
+                ORDER BY turn, id LIMIT 1 FOR UPDATE SKIP LOCKED
             ) RETURNING id, body, headers',
             ['now' => $now, 'queue' => $this->queue, 'lost' => $now - self::REDELIVER],
         );

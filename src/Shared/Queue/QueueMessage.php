@@ -8,7 +8,7 @@ use Doctrine\ORM\Mapping as ORM;
 
 /** A row of the queue; only the transport touches it, with SQL of its own. */
 #[ORM\Entity]
-#[ORM\Index(name: 'queue_next', columns: ['queue', 'available_at', 'id'])]
+#[ORM\Index(name: 'queue_next', columns: ['queue', 'turn', 'id'])]
 class QueueMessage
 {
     #[ORM\Id, ORM\GeneratedValue(strategy: 'IDENTITY'), ORM\Column(type: 'bigint')]
@@ -22,6 +22,9 @@ class QueueMessage
 
     #[ORM\Column(type: 'text')]
     public string $headers;
+
+    #[ORM\Column(options: ['default' => 0])]
+    public int $turn = 0;
 
     #[ORM\Column(type: 'bigint')]
     public int $availableAt;

@@ -7,7 +7,7 @@ namespace Rhapsode\Migrations;
 use Doctrine\DBAL\Schema\Schema;
 use Doctrine\Migrations\AbstractMigration;
 
-final class Version20261123134621 extends AbstractMigration
+final class Version20261123145629 extends AbstractMigration
 {
     public function getDescription(): string
     {
@@ -119,12 +119,13 @@ final class Version20261123134621 extends AbstractMigration
               queue VARCHAR(40) NOT NULL,
               body TEXT NOT NULL,
               headers TEXT NOT NULL,
+              turn INT DEFAULT 0 NOT NULL,
               available_at BIGINT NOT NULL,
               delivered_at BIGINT DEFAULT NULL,
               PRIMARY KEY (id)
             )
         SQL);
-        $this->addSql('CREATE INDEX queue_next ON queue_message (queue, available_at, id)');
+        $this->addSql('CREATE INDEX queue_next ON queue_message (queue, turn, id)');
         $this->addSql(<<<'SQL'
             CREATE TABLE remark (
               id UUID NOT NULL,
