@@ -6,11 +6,14 @@ namespace Rhapsode\Studio\Film;
 
 use Rhapsode\Core\Plan\Plan;
 
-/** Divides a plan into segments: the part where each slide is alone, and each join. */
+/** Divides a plan into segments: the parts where a slide is alone, and each join. */
 final class Segments
 {
     /** Raised when the same plan would give other pictures. */
     private const ENGINE = 1;
+
+    /** Frames of a slide alone: a long narration is several segments, so that every worker has a share and a loss is small. */
+    private const LONGEST = 600;
 
     /** @return list<Segment> in the order of the film */
     public static function of(Plan $plan, int $height): array
@@ -22,9 +25,8 @@ final class Segments
             if ($slide->joinIn > 0 && null !== $before) {
                 $segments[] = new Segment($before, $slide, $slide->start, $slide->joinIn, $made);
             }
-            $alone = $slide->start + $slide->joinIn;
-            if ($slide->end > $alone) {
-                $segments[] = new Segment($slide, null, $alone, $slide->end - $alone, $made);
+            for ($at = $slide->start + $slide->joinIn; $at < $slide->end; $at += self::LONGEST) {
+                $segments[] = new Segment($slide, null, $at, min(self::LONGEST, $slide->end - $at), $made);
             }
         }
 
