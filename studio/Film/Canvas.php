@@ -47,15 +47,23 @@ final class Canvas
         $this->target = $this->buffer('zimg_image_buffer', $width, $height, null);
     }
 
-    /** @throws ToolFailed */
-    public static function ofPicture(string $jpeg, int $width, int $height): self
+    /**
+     * The picture is held no larger than its closest framing needs: what is left to do for each frame is then little more
+     * than a shift.
+     *
+     * @param float $closest the share of the picture's width that the closest framing shows
+     *
+     * @throws ToolFailed
+     */
+    public static function ofPicture(string $jpeg, int $width, int $height, float $closest = 0.0): self
     {
         [$sourceWidth, $sourceHeight] = getimagesize($jpeg) ?: throw new ToolFailed('A prepared picture cannot be read.');
-        $evenWidth = $sourceWidth - $sourceWidth % 2;
-        $evenHeight = $sourceHeight - $sourceHeight % 2;
+        $shrink = $closest > 0 ? min(1.0, $width / $closest / $sourceWidth) : 1.0;
+        $evenWidth = 2 * (int) round($sourceWidth * $shrink / 2);
+        $evenHeight = 2 * (int) round($sourceHeight * $shrink / 2);
         [$yuv] = Tool::ffmpeg([
             '-v', 'error', '-f', 'mjpeg', '-i', Tool::file($jpeg), '-frames:v', '1',
-            '-vf', "crop={$evenWidth}:{$evenHeight}:0:0:exact=1,scale=in_range=pc:in_color_matrix=bt601:out_range=tv:out_color_matrix=bt709:flags=accurate_rnd+full_chroma_int+bicubic,format=yuv420p",
+            '-vf', "scale={$evenWidth}:{$evenHeight}:in_range=pc:in_color_matrix=bt601:out_range=tv:out_color_matrix=bt709:flags=accurate_rnd+full_chroma_int+lanczos,format=yuv420p",
             '-f', 'rawvideo', '-',
         ], 60);
 

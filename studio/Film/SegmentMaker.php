@@ -110,7 +110,8 @@ final readonly class SegmentMaker
 
             return static fn(int $frame): string => $plain;
         }
-        $canvas = Canvas::ofPicture($this->makings->image($slide->image, $this->shape), $width, $this->height);
+        $closest = min($slide->move->opensOn->width, $slide->move->closesOn->width);
+        $canvas = Canvas::ofPicture($this->makings->image($slide->image, $this->shape), $width, $this->height, $closest);
         if ($slide->move->isStill()) {
             $still = $canvas->frame($slide->move->opensOn);
 

@@ -31,7 +31,7 @@ final class MotionTest extends TestCase
         $scratch = new Scratch();
         $picture = $scratch->path('dot.jpg');
         self::dot($picture);
-        $canvas = Canvas::ofPicture($picture, self::WIDTH, self::HEIGHT);
+        $canvas = Canvas::ofPicture($picture, self::WIDTH, self::HEIGHT, min($move->opensOn->width, $move->closesOn->width));
         $errors = [];
         for ($i = 0; $i < $frames; ++$i) {
             $frame = $move->at($i / ($frames - 1));
