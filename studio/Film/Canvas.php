@@ -57,7 +57,7 @@ final class Canvas
      */
     public static function ofPicture(string $jpeg, int $width, int $height, float $closest = 0.0): self
     {
-        [$sourceWidth, $sourceHeight] = getimagesize($jpeg) ?: throw new ToolFailed('A prepared picture cannot be read.');
+        [$sourceWidth, $sourceHeight] = @getimagesize($jpeg) ?: throw new ToolFailed('A prepared picture cannot be read.');
         $shrink = $closest > 0 ? min(1.0, $width / $closest / $sourceWidth) : 1.0;
         $evenWidth = 2 * (int) round($sourceWidth * $shrink / 2);
         $evenHeight = 2 * (int) round($sourceHeight * $shrink / 2);

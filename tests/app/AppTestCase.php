@@ -10,6 +10,7 @@ use Rhapsode\App\Account\User;
 use Rhapsode\App\Classroom\Assignment;
 use Rhapsode\App\Classroom\Classroom;
 use Rhapsode\App\Shared\SameOrigin;
+use Rhapsode\App\Story\StoryRecord;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
@@ -47,6 +48,14 @@ abstract class AppTestCase extends WebTestCase
         $this->assignment = new Assignment($class, 'Tell it', 'In pictures', 1, 600, new \DateTimeImmutable('+5 days'));
         $entities->persist($this->assignment);
         $entities->flush();
+    }
+
+    /** Whatever a test did, every stored story is one of the published schema. */
+    protected function assertPostConditions(): void
+    {
+        foreach ($this->entities()->getRepository(StoryRecord::class)->findAll() as $story) {
+            $this->contract->checkStory($story->document());
+        }
     }
 
     private function person(string $name, Role $role, ?Classroom $class): User

@@ -130,6 +130,30 @@ final class FilmTest extends AppTestCase
         self::assertSame('accepted', self::at($this->told('GET', '/api/desk'), 'stories', 0, 'handIn', 'state'));
     }
 
+    public function testAFilmThatCannotBeMadeSaysSoAndMayBeTriedAgain(): void
+    {
+        $story = $this->as('sam')->story();
+        $picture = StoryTest::text($this->bringIn($story, $path = self::newPicture())['picture']);
+        unlink($path);
+        $film = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+        // The disk has lost the picture.
+        unlink(self::service(Store::class)->path("pictures/{$picture}/full.jpg"));
+        try {
+            $this->work();
+            self::fail('it cannot be made');
+        } catch (\Rhapsode\Studio\Tool\ToolFailed $problem) {
+            $event = new \Symfony\Component\Messenger\Event\WorkerMessageFailedEvent(new \Symfony\Component\Messenger\Envelope(new MakeFilm($film)), 'films', $problem);
+            self::service(FilmWorker::class)->failed($event);
+        }
+        $this->entities()->clear();
+        $state = $this->told('GET', "/api/films/{$film}");
+
+        self::assertSame('failed', $state['state']);
+        self::assertStringContainsString('try again', StoryTest::text($state['problem']));
+        self::assertStringNotContainsString('/', StoryTest::text($state['problem']));
+        self::assertNotSame($film, $this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+    }
+
     /** Segments of films take turns: a short film asked for after a long one is not behind all of it. */
     public function testFilmsTakeTurns(): void
     {

@@ -64,8 +64,9 @@ const Head = styled.header`
 const Desk = styled.div`
   display: grid;
   gap: 28px;
-  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
   align-items: start;
+  align-content: center;
   max-width: 1500px;
   width: 100%;
   margin: 0 auto;

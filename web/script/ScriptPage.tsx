@@ -6,6 +6,7 @@ import { sentence } from '../api/client';
 import { Act, Button, Row, Soft } from '../parts/controls';
 import { PlusIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
+import { useSteady } from '../parts/useSteady';
 import { Page } from '../parts/Page';
 import { Preview, type PreviewHandle } from '../preview/Preview';
 import { StoryHead } from '../story/StoryHead';
@@ -88,54 +89,45 @@ export default function ScriptPage() {
     },
     [view],
   );
-  const choose = useCallback(
-    (keys: ReadonlySet<string>) => {
-      setChosen(keys);
-      const [first] = keys;
-      if (keys.size === 1 && first) showSlide(first);
-    },
-    [showSlide],
-  );
-  const remove = useCallback(
-    (ids: string[]) => {
-      if (ids.length === 0) return;
-      void edit({ do: 'delete slides', slides: ids }).then((done) => {
-        if (done)
-          tell(ids.length === 1 ? 'The slide is deleted.' : `${ids.length} slides are deleted.`, {
-            action: { label: 'Undo', run: () => void hold.undo() },
-          });
-      });
-    },
-    [edit, hold, tell],
-  );
-  const duplicate = useCallback(
+  const choose = useSteady((keys: ReadonlySet<string>) => {
+    setChosen(keys);
+    const [first] = keys;
+    if (keys.size === 1 && first) showSlide(first);
+  });
+  const remove = useSteady((ids: string[]) => {
+    if (ids.length === 0) return;
+    void edit({ do: 'delete slides', slides: ids }).then((done) => {
+      if (done)
+        tell(ids.length === 1 ? 'The slide is deleted.' : `${ids.length} slides are deleted.`, {
+          action: { label: 'Undo', run: () => void hold.undo() },
+        });
+    });
+  });
+  const duplicate = useSteady(
     (ids: string[]) => void edit({ do: 'duplicate slides', slides: ids, copies: ids.map(newId) }),
-    [edit],
   );
-  const move = useCallback(
-    (ids: string[], by: -1 | 1) => {
-      const places = ids.map((slide) => slides.findIndex((s) => s.id === slide));
-      const goal = by < 0 ? Math.min(...places) - 2 : Math.max(...places) + 1;
-      if ((by < 0 && Math.min(...places) <= 0) || (by > 0 && goal >= slides.length)) return;
-      void edit({ do: 'move slides', slides: ids, after: goal < 0 ? null : (slides[goal]?.id ?? null) });
-    },
-    [edit, slides],
-  );
+  const move = useSteady((ids: string[], by: -1 | 1) => {
+    const places = ids.map((slide) => slides.findIndex((s) => s.id === slide));
+    const goal = by < 0 ? Math.min(...places) - 2 : Math.max(...places) + 1;
+    if ((by < 0 && Math.min(...places) <= 0) || (by > 0 && goal >= slides.length)) return;
+    void edit({ do: 'move slides', slides: ids, after: goal < 0 ? null : (slides[goal]?.id ?? null) });
+  });
   const addTitle = useCallback(() => {
     const slide = newId();
-    const after = picked.at(-1) ?? null;
+    // A story opens with a title; the titles of its parts follow what is chosen, or stand last.
+    const after = slides[0]?.kind === 'title' ? (picked.at(-1) ?? slides.at(-1)?.id ?? null) : null;
     void edit({
       do: 'add slide',
-      slide: { id: slide, kind: 'title', heading: slides.length === 0 ? '' : 'A new part' },
+      slide: { id: slide, kind: 'title', heading: after === null ? '' : 'A new part' },
       after,
     }).then(() => setChosen(new Set([slide])));
-  }, [edit, picked, slides.length]);
+  }, [edit, picked, slides]);
+
+  const playFrom = useSteady((slide: string | undefined) =>
+    preview.current?.play(view?.plan.slides.find((s) => s.id === slide)?.start ?? 0),
+  );
 
   const keys = useSheetKeys({ hold, picked, remove, duplicate, move, play: () => playFrom(picked[0]) });
-  const playFrom = useCallback(
-    (slide: string | undefined) => preview.current?.play(view?.plan.slides.find((s) => s.id === slide)?.start ?? 0),
-    [view],
-  );
 
   if (!view) {
     return (

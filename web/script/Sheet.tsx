@@ -79,12 +79,17 @@ export function Sheet({
       void edit({ do: 'move slides', slides: moving, after: at < 0 ? null : (slides[at]?.id ?? null) });
     },
   });
+  const said = useMemo(() => {
+    const bySlide = new Map<string, Remark[]>();
+    for (const remark of remarks) bySlide.set(remark.slide, [...(bySlide.get(remark.slide) ?? []), remark]);
+    return bySlide;
+  }, [remarks]);
   const loose = useMemo(() => new Set(view.proof.map((finding) => finding.slide)), [view.proof]);
   return (
     <List
       aria-label="Slides"
       items={rows}
-      dependencies={[view, chosen, remarks]}
+      dependencies={[view, said]}
       selectionMode="multiple"
       selectionBehavior="replace"
       selectedKeys={chosen}
@@ -111,7 +116,7 @@ export function Sheet({
             takeLength={view.story.takes[row.slide.take ?? '']}
             title={view.story.title}
             loose={loose.has(row.id)}
-            remarks={remarks.filter((remark) => remark.slide === row.id)}
+            remarks={said.get(row.id)}
             edit={edit}
             take={take}
             onRemove={onRemove}

@@ -8,6 +8,7 @@ import { RowThread } from '../parts/Thread';
 import { clock, secondsText } from '../parts/time';
 import type { StoryHold } from '../story/useStory';
 import { useSavedText } from '../story/useSavedText';
+import { useNear } from './useNear';
 import { VoiceStrip } from './VoiceStrip';
 
 const Grid = styled.div`
@@ -86,6 +87,12 @@ const Words = styled.div`
   input {
     min-height: 40px;
   }
+  textarea.caption {
+    min-height: 40px;
+    max-height: 140px;
+    resize: none;
+    field-sizing: content;
+  }
   .remark {
     border-left: 4px solid var(--ochre);
     background: var(--ochre-wash);
@@ -132,7 +139,7 @@ interface Props {
   takeLength: StoryDocument['takes'][string] | undefined;
   title: string;
   loose: boolean;
-  remarks: Remark[];
+  remarks: Remark[] | undefined;
   edit: StoryHold['edit'];
   take: StoryHold['take'];
   onRemove: (ids: string[]) => void;
@@ -141,7 +148,23 @@ interface Props {
   onPlay: (slide: string) => void;
 }
 
-export const SlideRow = memo(function SlideRow({
+const noRemarks: Remark[] = [];
+
+/** A row far below the window is only its place; 200 slides open as fast as ten. */
+export const SlideRow = memo(function SlideRow(props: Props) {
+  const { ref, near } = useNear(props.index < 12);
+  return near ? (
+    <FullRow {...props} />
+  ) : (
+    <Grid ref={ref}>
+      <Time>
+        <strong>{props.index + 1}</strong>
+      </Time>
+    </Grid>
+  );
+});
+
+const FullRow = memo(function FullRow({
   story,
   index,
   last,
@@ -208,7 +231,7 @@ export const SlideRow = memo(function SlideRow({
           take={take}
           onPlay={onPlay}
         />
-        {remarks.map((remark) => (
+        {(remarks ?? noRemarks).map((remark) => (
           <p className="remark" key={remark.id}>
             <strong>{remark.author}:</strong> {remark.text}
           </p>
@@ -281,7 +304,9 @@ function CaptionWords({ slide, edit, name }: WordsProps) {
     (text) => void edit({ do: 'set caption', slide: slide.id, caption: { text, place: slide.caption.place } }),
   );
   return (
-    <input
+    <textarea
+      className="caption"
+      rows={1}
       aria-label={`Caption on ${name}`}
       placeholder="Words on the picture: one plain fact"
       maxLength={300}
