@@ -265,6 +265,10 @@ const scenes = {
         land(w, 700, 500, '#7d9a6c', 14) +
         water(w, 600, 330, '#a9c5bd', '#5f8e90', '#ffffff', 220) +
         bricks(0, 760, w, 90, '#9a8a76') +
+        `<rect y="850" width="${w}" height="270" fill="${gradient([
+          [0, '#35565c'],
+          [1, '#1d3d45'],
+        ])}"/>` +
         gate(420) +
         gate(860) +
         gate(1300) +

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Captions;
 
+use Rhapsode\Core\Story\CaptionPlace;
+use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Timing\Timed;
 use Rhapsode\Core\Words\Breaks;
@@ -38,6 +40,8 @@ final readonly class CueMaker
         }
         $start = intdiv($voice->at * 1000, Rate::SAMPLES);
         $end = intdiv($voice->end() * 1000, Rate::SAMPLES);
+        // Words upon words cannot be read: a caption at the bottom sends the cues to the top.
+        $high = SlideKind::Picture === $timed->slide->kind && CaptionPlace::Bottom === $timed->slide->caption->place && '' !== trim($timed->slide->caption->text);
         $chunks = $this->chunks($script, $end - $start);
         $weights = array_map(self::weight(...), $chunks);
         $total = max(1, array_sum($weights));
@@ -48,7 +52,7 @@ final readonly class CueMaker
             $said += $weights[$i];
             $to = $start + intdiv(($end - $start) * $said, $total);
             if ($to > $from) {
-                $cues[] = new Cue($from, min($to, $from + self::LONGEST), $this->wrapped($chunk), $timed->slide->id);
+                $cues[] = new Cue($from, min($to, $from + self::LONGEST), $this->wrapped($chunk), $timed->slide->id, $high);
             }
         }
 

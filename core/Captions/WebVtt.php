@@ -7,12 +7,15 @@ namespace Rhapsode\Core\Captions;
 /** Writes cues as W3C WebVTT (https://www.w3.org/TR/webvtt1/). */
 final class WebVtt
 {
+    /** Cue settings for a place at the top (section 3.5). */
+    private const HIGH = ' line:6%';
+
     /** @param list<Cue> $cues */
     public static function write(array $cues, string $language = 'en'): string
     {
         $out = "WEBVTT\nLanguage: {$language}\n";
         foreach ($cues as $cue) {
-            $out .= \sprintf("\n%s --> %s\n%s\n", self::time($cue->start), self::time($cue->end), self::escape($cue->text));
+            $out .= \sprintf("\n%s --> %s%s\n%s\n", self::time($cue->start), self::time($cue->end), $cue->high ? self::HIGH : '', self::escape($cue->text));
         }
 
         return $out;

@@ -63,6 +63,17 @@ final class CaptionsTest extends TestCase
         self::assertSame([], (new CueMaker())->of(Pacing::of(Stories::of([['script' => 'Not spoken yet.']]))[0]));
     }
 
+    /** The classic fault: words upon words. */
+    public function testCuesKeepClearOfTheCaptionOnThePicture(): void
+    {
+        foreach (['bottom' => true, 'middle' => false, 'top' => false] as $place => $high) {
+            $caption = new \Rhapsode\Core\Story\Caption('A fact', \Rhapsode\Core\Story\CaptionPlace::from($place));
+            [$cue] = (new CueMaker())->of(Pacing::of(Stories::of([['voice' => 3.0, 'script' => 'Said.', 'caption' => $caption]]))[0]);
+            self::assertSame($high, $cue->high, $place);
+            self::assertSame($high, str_contains(WebVtt::write([$cue]), '00:00:03.500 line:6%'));
+        }
+    }
+
     /** W3C WebVTT, section 4.1: a timestamp has at least two digits of hours, and three of milliseconds; text is escaped. */
     public function testWebVttIsWrittenAsW3cSays(): void
     {

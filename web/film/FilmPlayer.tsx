@@ -46,7 +46,7 @@ const Track = styled(SliderTrack)`
 `;
 const Flag = styled.button`
   position: absolute;
-  top: -10px;
+  top: -4px;
   width: 26px;
   height: 26px;
   margin-left: -13px;
@@ -60,7 +60,7 @@ const Flag = styled.button`
 `;
 const Flags = styled.div`
   position: relative;
-  height: 18px;
+  height: 26px;
 `;
 
 export interface FilmPlayerHandle {

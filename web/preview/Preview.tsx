@@ -46,6 +46,10 @@ const Box = styled.figure<{ $dark: boolean }>`
     z-index: 3;
     pointer-events: none;
   }
+  .cue.high {
+    top: 6%;
+    bottom: auto;
+  }
   .cue span {
     background: rgb(0 0 0 / 0.82);
     color: #fff;
@@ -221,7 +225,7 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
         <div className="stage" ref={root} data-frame={frame} />
         {plan.frames === 0 && <Empty>Bring in pictures, and the film can be watched here at any moment.</Empty>}
         {cue && (
-          <div className="cue">
+          <div className={cue.high ? 'cue high' : 'cue'}>
             <span>{cue.text}</span>
           </div>
         )}
