@@ -231,7 +231,7 @@ test('the teacher watches, leaves a remark at a moment and returns it', async ()
   await teacher.getByRole('link', { name: /wait.* for your answer/ }).click();
   await teacher.getByRole('link', { name: 'Low Water', exact: true }).click();
   await expect(teacher.locator('video')).toHaveAttribute('src', film);
-  await teacher.getByRole('slider', { name: 'Position in the film' }).fill('7');
+  await teacher.getByRole('slider', { name: 'Position in the film' }).fill('70');
   await teacher.getByRole('button', { name: 'Leave a remark at this moment' }).click();
   await teacher.getByLabel(/^Remark at/).fill('Say where you saw this.');
   await teacher.getByRole('button', { name: 'Leave it' }).click();

@@ -100,8 +100,7 @@ export default function ReviewPage() {
             film={data.film}
             title={data.title}
             seconds={data.seconds}
-            fps={1}
-            slides={data.slides.map((s) => ({ ...s, stay: s.end - s.start }))}
+            slides={data.slides}
             remarks={data.remarks}
           />
         )}

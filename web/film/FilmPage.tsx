@@ -82,6 +82,15 @@ export default function FilmPage() {
   );
 }
 
+const inSeconds = (plan: StoryView['plan']) =>
+  plan.slides.map((s) => ({
+    id: s.id,
+    start: s.start / plan.fps,
+    end: s.end / plan.fps,
+    joinIn: s.joinIn / plan.fps,
+    voice: s.voice,
+  }));
+
 function useMake(view: StoryView) {
   const queries = useQueryClient();
   const tell = useTell();
@@ -173,11 +182,10 @@ function Made({ view, film }: { view: StoryView; film: Film }) {
         film={film.id}
         title={film.title}
         seconds={film.seconds}
-        fps={view.plan.fps}
         slides={
           film.revision === view.revision
-            ? view.plan.slides
-            : [{ id: 'film', start: 0, stay: film.seconds * view.plan.fps, joinIn: 0, voice: null }]
+            ? inSeconds(view.plan)
+            : [{ id: 'film', start: 0, end: film.seconds, joinIn: 0, voice: null }]
         }
         remarks={[]}
       />

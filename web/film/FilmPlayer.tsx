@@ -1,10 +1,8 @@
 import { forwardRef, useEffect, useImperativeHandle, useRef, useState } from 'react';
-import { Slider, SliderThumb, SliderTrack } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Remark } from '../api/types';
-import { IconButton, Row, Soft } from '../parts/controls';
-import { PauseIcon, PlayIcon, WholeIcon, WordsIcon } from '../parts/icons';
-import { FlatThread, type ThreadSlide } from '../parts/Thread';
+import { Playbar, spacePlays } from '../parts/Playbar';
+import type { ThreadSlide } from '../parts/Thread';
 import { clock } from '../parts/time';
 
 const Box = styled.figure`
@@ -27,23 +25,6 @@ const Box = styled.figure`
     max-height: calc(100vh - 100px);
   }
 `;
-const Track = styled(SliderTrack)`
-  position: relative;
-  height: 44px;
-  width: 100%;
-  cursor: pointer;
-  display: grid;
-  align-items: center;
-  .here {
-    top: 50%;
-    width: 14px;
-    height: 26px;
-    border-radius: 7px;
-    background: var(--madder);
-    border: 2px solid #fff;
-    z-index: 2;
-  }
-`;
 const Flag = styled.button`
   position: absolute;
   top: -4px;
@@ -63,6 +44,9 @@ const Flags = styled.div`
   height: 26px;
 `;
 
+/** How finely a position is told: a tenth of a second. */
+const FRAMES = 10;
+
 export interface FilmPlayerHandle {
   jump: (seconds: number) => void;
   pause: () => number;
@@ -72,14 +56,14 @@ interface Props {
   film: string;
   title: string;
   seconds: number;
-  fps: number;
-  slides: ThreadSlide[];
+  /** Its slides, in seconds. */
+  slides: (Omit<ThreadSlide, 'stay'> & { end: number })[];
   remarks: Remark[];
 }
 
 /** The finished film, with captions, over its thread; remarks stand on it as flags. */
 export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlayer(
-  { film, title, seconds, fps, slides, remarks },
+  { film, title, seconds, slides, remarks },
   ref,
 ) {
   const video = useRef<HTMLVideoElement>(null);
@@ -103,18 +87,15 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
       return video.current?.currentTime ?? 0;
     },
   }));
+  const thread = slides.map((s) => ({
+    ...s,
+    start: s.start * FRAMES,
+    stay: (s.end - s.start) * FRAMES,
+    joinIn: s.joinIn * FRAMES,
+  }));
   const toggle = () => void (video.current?.paused ? video.current.play() : video.current?.pause());
   return (
-    <Box
-      ref={box}
-      aria-label={`Film: ${title}`}
-      onKeyDown={(event) => {
-        if (event.key === ' ' && !(event.target as HTMLElement).closest('button')) {
-          event.preventDefault();
-          toggle();
-        }
-      }}
-    >
+    <Box ref={box} aria-label={`Film: ${title}`} onKeyDown={spacePlays(toggle)}>
       <video
         ref={video}
         src={`/api/films/${film}/film.mp4`}
@@ -141,43 +122,18 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
           ))}
         </Flags>
       )}
-      <Slider
-        aria-label="Position in the film"
-        value={at}
-        minValue={0}
-        maxValue={Math.max(0.1, seconds)}
-        step={0.1}
-        onChange={jump}
-      >
-        <Track>
-          <FlatThread plan={{ frames: Math.round(seconds * fps), fps, slides }} />
-          <SliderThumb className="here" />
-        </Track>
-      </Slider>
-      <Row>
-        <IconButton label={playing ? 'Pause' : 'Play'} onPress={toggle}>
-          {playing ? <PauseIcon /> : <PlayIcon />}
-        </IconButton>
-        <Soft as="span">
-          {clock(at)} / {clock(seconds)}
-        </Soft>
-        <span style={{ flex: 1 }} />
-        <IconButton
-          label={captions ? 'Hide the captions' : 'Show the captions'}
-          aria-pressed={captions}
-          onPress={() => setCaptions(!captions)}
-        >
-          <WordsIcon />
-        </IconButton>
-        <IconButton
-          label="Full screen"
-          onPress={() =>
-            void (document.fullscreenElement ? document.exitFullscreen() : box.current?.requestFullscreen())
-          }
-        >
-          <WholeIcon />
-        </IconButton>
-      </Row>
+      <Playbar
+        frame={Math.round(at * FRAMES)}
+        frames={Math.round(seconds * FRAMES)}
+        fps={FRAMES}
+        slides={thread}
+        onSeek={(frame) => jump(frame / FRAMES)}
+        playing={playing}
+        onToggle={toggle}
+        captions={captions}
+        onCaptions={setCaptions}
+        whole={box}
+      />
     </Box>
   );
 });

@@ -1,11 +1,7 @@
 import { forwardRef, useCallback, useEffect, useImperativeHandle, useRef, useState } from 'react';
-import { Slider, SliderThumb, SliderTrack } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Plan } from '../api/types';
-import { IconButton, Row, Soft } from '../parts/controls';
-import { PauseIcon, PlayIcon, WholeIcon, WordsIcon } from '../parts/icons';
-import { FlatThread } from '../parts/Thread';
-import { clock } from '../parts/time';
+import { Playbar, spacePlays } from '../parts/Playbar';
 import { slideAt, Stage } from './Stage';
 import { Voices } from './voices';
 
@@ -58,28 +54,6 @@ const Box = styled.figure<{ $dark: boolean }>`
     box-decoration-break: clone;
     -webkit-box-decoration-break: clone;
     font-size: clamp(12px, 1.1vw, 22px);
-  }
-  .bar {
-    position: relative;
-    height: 40px;
-    display: grid;
-    align-items: center;
-  }
-`;
-const Track = styled(SliderTrack)`
-  position: relative;
-  height: 40px;
-  width: 100%;
-  cursor: pointer;
-  display: grid;
-  align-items: center;
-  .here {
-    top: 50%;
-    width: 14px;
-    height: 26px;
-    border-radius: 7px;
-    background: var(--madder);
-    border: 2px solid #fff;
   }
 `;
 const Empty = styled.p`
@@ -214,12 +188,7 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
       $dark={dark}
       style={{ '--ratio': plan.width / plan.height } as React.CSSProperties}
       aria-label="Preview"
-      onKeyDown={(event) => {
-        if (event.key === ' ' && !(event.target as HTMLElement).closest('button')) {
-          event.preventDefault();
-          toggle();
-        }
-      }}
+      onKeyDown={spacePlays(toggle)}
     >
       <div className="screen" onClick={toggle}>
         <div className="stage" ref={root} data-frame={frame} />
@@ -231,48 +200,22 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
         )}
       </div>
       {!bare && (
-        <>
-          <Slider
-            aria-label="Position in the film"
-            value={frame}
-            minValue={0}
-            maxValue={Math.max(1, plan.frames - 1)}
-            step={1}
-            onChange={(value) => {
-              pause();
-              put(value);
-            }}
-          >
-            <Track>
-              <FlatThread plan={plan} dark={dark} />
-              <SliderThumb className="here" aria-valuetext={`${clock(seconds)} of ${clock(plan.frames / plan.fps)}`} />
-            </Track>
-          </Slider>
-          <Row>
-            <IconButton label={playing ? 'Pause' : 'Play'} onPress={toggle} isDisabled={plan.frames === 0}>
-              {playing ? <PauseIcon /> : <PlayIcon />}
-            </IconButton>
-            <Soft as="span" style={dark ? { color: '#d9dce3' } : undefined}>
-              {clock(seconds)} / {clock(plan.frames / plan.fps)}
-            </Soft>
-            <span style={{ flex: 1 }} />
-            <IconButton
-              label={captions ? 'Hide the captions' : 'Show the captions'}
-              aria-pressed={captions}
-              onPress={() => setCaptions(!captions)}
-            >
-              <WordsIcon />
-            </IconButton>
-            <IconButton
-              label="Full screen"
-              onPress={() =>
-                void (document.fullscreenElement ? document.exitFullscreen() : box.current?.requestFullscreen())
-              }
-            >
-              <WholeIcon />
-            </IconButton>
-          </Row>
-        </>
+        <Playbar
+          frame={frame}
+          frames={plan.frames}
+          fps={plan.fps}
+          slides={plan.slides}
+          onSeek={(to) => {
+            pause();
+            put(to);
+          }}
+          playing={playing}
+          onToggle={toggle}
+          captions={captions}
+          onCaptions={setCaptions}
+          whole={box}
+          dark={dark}
+        />
       )}
     </Box>
   );
