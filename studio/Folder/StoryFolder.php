@@ -140,9 +140,9 @@ final readonly class StoryFolder
             return [];
         }
         $sources = [];
-        $columns = array_map(static fn(?string $name): string => strtolower(trim((string) $name, "\xEF\xBB\xBF ")), fgetcsv($file, escape: '') ?: []);
+        $columns = array_flip(array_map(static fn(?string $name): string => strtolower(trim((string) $name, "\xEF\xBB\xBF ")), fgetcsv($file, escape: '') ?: []));
         while (\is_array($row = fgetcsv($file, escape: ''))) {
-            $cell = static fn(string $column): string => trim((string) ($row[(int) array_search($column, $columns, true)] ?? ''));
+            $cell = static fn(string $column): string => trim((string) ($row[$columns[$column] ?? -1] ?? ''));
             $sources[$cell('file')] = new Source($cell('title'), $cell('author'), $cell('source'), $cell('licence'));
         }
         fclose($file);

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Shape\BadShape;
+use Rhapsode\Core\Shape\Fields;
+use Rhapsode\Core\Story\CaptionPlace;
+
+final class FieldsTest extends TestCase
+{
+    /** Unicode Standard Annex #15: a letter and its mark become one character. */
+    public function testTextIsComposedAndFreeOfControlCharacters(): void
+    {
+        $in = Fields::of(['text' => "A\u{30A}rhus\0\x08\r\nsecond\rthird\tfourth"]);
+
+        self::assertSame("\u{C5}rhus\nsecond\nthird\tfourth", $in->text('text'));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, \Closure(Fields): mixed, string}> */
+    public static function bad(): iterable
+    {
+        yield 'no text' => [[], static fn(Fields $f): string => $f->text('a'), '“a” must be text'];
+        yield 'not UTF-8' => [['a' => "\xFF"], static fn(Fields $f): string => $f->text('a'), 'must be text'];
+        yield 'too long' => [['a' => 'äöü'], static fn(Fields $f): string => $f->text('a', 2), '3 characters, and 2 fit'];
+        yield 'only spaces' => [['a' => '  '], static fn(Fields $f): string => $f->text('a', min: 1), 'must not be empty'];
+        yield 'an id that climbs' => [['a' => '../x'], static fn(Fields $f): string => $f->id('a'), 'must be an id'];
+        yield 'an id with a line break' => [['a' => "x\n"], static fn(Fields $f): string => $f->id('a'), 'must be an id'];
+        yield 'text for a number' => [['a' => '3'], static fn(Fields $f): float => $f->number('a', 0, 9), 'from 0 to 9'];
+        yield 'a number that is none' => [['a' => \NAN], static fn(Fields $f): float => $f->number('a', 0, 9), 'from 0 to 9'];
+        yield 'out of range' => [['a' => 10], static fn(Fields $f): int => $f->whole('a', 0, 9), 'whole number from 0 to 9'];
+        yield 'half a number' => [['a' => 1.5], static fn(Fields $f): int => $f->whole('a', 0, 9), 'whole number'];
+        yield 'no such choice' => [['a' => 'left'], static fn(Fields $f): CaptionPlace => $f->choice('a', CaptionPlace::class), 'top, middle, bottom'];
+        yield 'an object for a list' => [['a' => ['x' => 1]], static fn(Fields $f): array => $f->ids('a'), 'must be a list'];
+        yield 'deep inside' => [['a' => [['b' => 1]]], static fn(Fields $f): string => $f->objects('a')[0]->text('b'), '“a[0].b” must be text'];
+        yield 'a flag in words' => [['a' => 'yes'], static fn(Fields $f): bool => $f->flag('a'), 'true or false'];
+    }
+
+    /**
+     * @param array<string, mixed>   $data
+     * @param \Closure(Fields): mixed $read
+     */
+    #[DataProvider('bad')]
+    public function testWhatDoesNotFitIsRefusedWithItsName(array $data, \Closure $read, string $says): void
+    {
+        $this->expectException(BadShape::class);
+        $this->expectExceptionMessageMatches('/' . preg_quote($says, '/') . '/');
+        $read(Fields::of($data));
+    }
+
+    public function testWhatIsLeftOutHasItsUsualValue(): void
+    {
+        $in = Fields::of(['given' => null]);
+
+        self::assertSame(['usual', null, 2.5, true, CaptionPlace::Top, []], [
+            $in->text('given', default: 'usual'), $in->textOrNull('given'), $in->number('given', 0, 9, 2.5), $in->flag('given', true),
+            $in->choice('given', CaptionPlace::class, CaptionPlace::Top), $in->ids('given'),
+        ]);
+    }
+}
