@@ -87,6 +87,19 @@ final class WordsPainterTest extends TestCase
         self::assertEqualsWithDelta($sheet->lines[0]->width, $right - $left, 0.04 * $sheet->lines[0]->width);
     }
 
+    public function testEmojiComeInTheirColours(): void
+    {
+        $scratch = new Scratch();
+        (new WordsPainter())->paint(self::caption('Sea 🌊 100 % <b>'), $scratch->path('w.png'), 720);
+        $pixels = (new \Imagick($scratch->path('w.png')))->exportImagePixels(0, 0, 1280, 720, 'RGB', \Imagick::PIXEL_CHAR);
+        $blue = 0;
+        for ($i = 0, $n = \count($pixels); $i < $n; $i += 3) {
+            $blue += $pixels[$i + 2] > 150 && $pixels[$i] < 90 ? 1 : 0;
+        }
+
+        self::assertGreaterThan(100, $blue, 'the wave is blue');
+    }
+
     public function testTextIsTextAndNeverMarkup(): void
     {
         $svg = (new WordsPainter())->svg(self::caption('</text><image href="file:///etc/passwd"/> & "x"'));
