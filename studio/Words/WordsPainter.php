@@ -73,8 +73,9 @@ final class WordsPainter
 
         return \sprintf(
             '<image x="%.2F" y="%.2F" width="%.2F" height="%.2F" href="data:image/png;base64,%s"/>',
-            $line->x - $width / $scale / 2,
-            $line->y + self::MIDDLE * $line->size - $height / $scale / 2,
+            // On whole pixels, or it would be drawn soft.
+            round($line->x * $scale - $width / 2) / $scale,
+            round(($line->y + self::MIDDLE * $line->size) * $scale - $height / 2) / $scale,
             $width / $scale,
             $height / $scale,
             base64_encode((string) file_get_contents($png)),
