@@ -34,7 +34,7 @@ install_node() {
     export PATH="$VAR/node/node_modules/node/bin:$VAR/node/node_modules/.bin:$PATH"
 }
 
-# Runs a step again only when what it depends on has changed. changed NAME FILE…; then mark NAME.
+# A step is done again only when what it depends on has changed: this names the state of files.
 stamp_of() { cat "$@" 2>/dev/null | sha256sum | cut -c1-32; }
 
 install_php_libraries() {
