@@ -8,12 +8,12 @@ use Rhapsode\Core\Framing\Frame;
 use Rhapsode\Core\Shape\BadShape;
 use Rhapsode\Core\Shape\Fields;
 use Rhapsode\Core\Story\Caption;
+use Rhapsode\Core\Story\CaptionPlace;
 use Rhapsode\Core\Story\Fit;
 use Rhapsode\Core\Story\Join;
 use Rhapsode\Core\Story\Motion;
 use Rhapsode\Core\Story\Picture;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\Source;
 use Rhapsode\Core\Story\Take;
 
 /** Reads edits as they arrive: small objects with a `do` that names the edit (schema/openapi.yaml, Edit). */
@@ -28,8 +28,8 @@ final class EditReader
             'move slides' => new MoveSlides($in->ids('slides'), $in->idOrNull('after')),
             'delete slides' => new DeleteSlides($in->ids('slides')),
             'duplicate slides' => new DuplicateSlides($in->ids('slides'), $in->ids('copies')),
-            'set heading' => new SetHeading($in->id('slide'), $in->text('heading', 120), $in->text('subtitle', 200)),
-            'set caption' => new SetCaption($in->id('slide'), Caption::read($in->object('caption'))),
+            'set heading' => new SetHeading($in->id('slide'), $in->textOrNull('heading', 120), $in->textOrNull('subtitle', 200)),
+            'set caption' => self::caption($in->id('slide'), $in->object('caption')),
             'set script' => new SetScript($in->id('slide'), $in->text('script', 5000)),
             'set stay' => new SetStay($in->ids('slides'), $in->numberOrNull('stay', Slide::MIN_STAY, Slide::MAX_STAY)),
             'share length' => new ShareLength($in->ids('slides'), $in->number('seconds', 1, 36_000)),
@@ -43,10 +43,23 @@ final class EditReader
             ),
             'choose take' => new ChooseTake($in->id('slide'), $in->idOrNull('take')),
             'set trim' => new SetTrim($in->id('slide'), $in->flag('trimmed')),
-            'set source' => new SetSource($in->ids('pictures'), Source::read($in->object('source'))),
+            'set source' => self::source($in->ids('pictures'), $in->object('source')),
             'show credits' => new ShowCredits($in->flag('credits')),
             default => throw new BadShape("There is no edit called “{$do}”."),
         };
+    }
+
+    private static function caption(string $slide, Fields $in): SetCaption
+    {
+        return new SetCaption($slide, $in->textOrNull('text', Caption::MAX), $in->has('place') ? $in->choice('place', CaptionPlace::class) : null);
+    }
+
+    /** @param list<string> $pictures */
+    private static function source(array $pictures, Fields $in): SetSource
+    {
+        $part = static fn(string $key, int $max): ?string => $in->has($key) ? trim($in->text($key, $max)) : null;
+
+        return new SetSource($pictures, $part('title', 200), $part('author', 200), $part('link', 500), $part('licence', 100));
     }
 
     /** Edits that only the application makes, once it holds the file: never read from a request. */

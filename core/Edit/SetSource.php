@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
-use Rhapsode\Core\Story\Source;
 use Rhapsode\Core\Story\Story;
 
-/** Whose work pictures are. */
+/** Whose work pictures are. What is null stays as it is: two parts changed shortly after each other both count. */
 final readonly class SetSource implements Edit
 {
     /** @param list<string> $pictures */
-    public function __construct(private array $pictures, private Source $source) {}
+    public function __construct(
+        private array $pictures,
+        private ?string $title = null,
+        private ?string $author = null,
+        private ?string $link = null,
+        private ?string $licence = null,
+    ) {}
 
     public function apply(Story $story): Story
     {
@@ -20,7 +25,7 @@ final readonly class SetSource implements Edit
             if (!isset($pictures[$id])) {
                 throw new Refused('The story does not hold that picture.');
             }
-            $pictures[$id] = $pictures[$id]->withSource($this->source);
+            $pictures[$id] = $pictures[$id]->withSource($pictures[$id]->source->changed($this->title, $this->author, $this->link, $this->licence));
         }
 
         return $story->with(pictures: $pictures);

@@ -26,6 +26,12 @@ final readonly class Source
         );
     }
 
+    /** The same source with those parts changed that are not null. */
+    public function changed(?string $title, ?string $author, ?string $link, ?string $licence): self
+    {
+        return new self($title ?? $this->title, $author ?? $this->author, $link ?? $this->link, $licence ?? $this->licence);
+    }
+
     public function isEmpty(): bool
     {
         return '' === $this->title . $this->author . $this->link . $this->licence;

@@ -109,6 +109,19 @@ final class EditTest extends TestCase
         self::apply(['do' => 'set heading', 'slide' => 's1', 'heading' => 'x', 'subtitle' => '']);
     }
 
+    /** Two fields left shortly after each other are two edits on what was seen before both: neither may undo the other. */
+    public function testAPartThatIsNotGivenStaysAsItIs(): void
+    {
+        $story = self::apply(['do' => 'set source', 'pictures' => ['p'], 'source' => ['author' => 'Bea']]);
+        $story = self::apply(['do' => 'set source', 'pictures' => ['p'], 'source' => ['licence' => '']], $story);
+        self::assertSame(['title' => 'The mill', 'author' => 'Bea', 'link' => 'https://example.org/mill', 'licence' => ''], $story->pictures['p']->source->toArray());
+        $story = self::apply(['do' => 'set caption', 'slide' => 's0', 'caption' => ['text' => 'A fact']], $story);
+        $story = self::apply(['do' => 'set caption', 'slide' => 's0', 'caption' => ['place' => 'top']], $story);
+        self::assertSame(['text' => 'A fact', 'place' => 'top'], $story->slides[0]->caption->toArray());
+        $titled = Stories::of([['kind' => \Rhapsode\Core\Story\SlideKind::Title, 'heading' => 'One']]);
+        self::assertSame('One', self::apply(['do' => 'set heading', 'slide' => 's0', 'subtitle' => 'Two'], $titled)->slides[0]->heading);
+    }
+
     public function testAnUnknownEditIsRefused(): void
     {
         $this->expectException(BadShape::class);

@@ -143,7 +143,7 @@ export function SlidePanel({ view, edit, picked, remarks, answer, onPick }: Prop
             void edit({
               do: 'set caption',
               slide: first.id,
-              caption: { text: first.caption.text, place: place as 'top' },
+              caption: { place: place as 'top' },
             })
           }
         />
@@ -280,8 +280,7 @@ function SourceFields({
   const source = view.story.pictures[picture]?.source ?? { title: '', author: '', link: '', licence: '' };
   const pictures = [...new Set(slides.map((s) => s.picture).filter((p): p is string => p !== null))];
   const { person } = useSession();
-  const save = (change: Partial<typeof source>) =>
-    void edit({ do: 'set source', pictures, source: { ...source, ...change } });
+  const save = (change: Partial<typeof source>) => void edit({ do: 'set source', pictures, source: change });
   const title = useSavedText(source.title, (text) => save({ title: text }));
   const author = useSavedText(source.author, (text) => save({ author: text }));
   const link = useSavedText(source.link, (text) => save({ link: text }));

@@ -270,11 +270,11 @@ interface WordsProps {
 function TitleWords({ slide, title, edit, name }: WordsProps & { title: string }) {
   const heading = useSavedText(
     slide.heading,
-    (text) => void edit({ do: 'set heading', slide: slide.id, heading: text, subtitle: slide.subtitle }),
+    (text) => void edit({ do: 'set heading', slide: slide.id, heading: text }),
   );
   const subtitle = useSavedText(
     slide.subtitle,
-    (text) => void edit({ do: 'set heading', slide: slide.id, heading: slide.heading, subtitle: text }),
+    (text) => void edit({ do: 'set heading', slide: slide.id, subtitle: text }),
   );
   return (
     <>
@@ -301,7 +301,7 @@ function TitleWords({ slide, title, edit, name }: WordsProps & { title: string }
 function CaptionWords({ slide, edit, name }: WordsProps) {
   const caption = useSavedText(
     slide.caption.text,
-    (text) => void edit({ do: 'set caption', slide: slide.id, caption: { text, place: slide.caption.place } }),
+    (text) => void edit({ do: 'set caption', slide: slide.id, caption: { text } }),
   );
   return (
     <textarea
