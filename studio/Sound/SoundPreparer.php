@@ -55,9 +55,7 @@ final class SoundPreparer
     {
         // STREAMINFO of the FLAC format: the sample count is 36 bits at byte 21.
         $head = (string) file_get_contents($flac, length: 26);
-        $samples = 'fLaC' === substr($head, 0, 4) ? ((\ord($head[21]) & 0x0F) << 32) | (int) hexdec(bin2hex(substr($head, 22, 4))) : 0;
-
-        return $samples;
+        return 'fLaC' === substr($head, 0, 4) ? ((\ord($head[21]) & 0x0F) << 32) | (int) hexdec(bin2hex(substr($head, 22, 4))) : 0;
     }
 
     /**

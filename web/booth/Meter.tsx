@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { judge, type Microphone } from './microphone';
 
@@ -39,10 +39,8 @@ const words = {
 };
 
 /** A level that can be trusted: it rises at once, and is judged by the loudest of the last second and a half. */
-export function Meter({ microphone, onJudge }: { microphone: Microphone | null; onJudge?: (verdict: string) => void }) {
+export function Meter({ microphone }: { microphone: Microphone | null }) {
   const [now, setNow] = useState({ level: -100, recent: -100 });
-  const hear = useRef(onJudge);
-  hear.current = onJudge;
   useEffect(() => {
     if (!microphone) return undefined;
     const history: number[] = [];
@@ -51,7 +49,6 @@ export function Meter({ microphone, onJudge }: { microphone: Microphone | null; 
       history.push(level);
       if (history.length > 20) history.shift();
       setNow({ level, recent: Math.max(...history) });
-      hear.current?.(judge(Math.max(...history)));
     }, 75);
     return () => clearInterval(timer);
   }, [microphone]);
