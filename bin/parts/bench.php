@@ -52,16 +52,17 @@ $read = static function () use ($folder, $makings): \Rhapsode\Core\Plan\Plan {
 $plan = $read();
 $maker = new FilmMaker($makings, $makings->segments(), $cores);
 $film = $scratch->path('film.mp4');
-$ours = $time(static fn() => $maker->make($plan, $film));
+$format = FilmFormat::of($plan->shape);
+$ours = $time(static fn() => $maker->make($plan, $film, $format));
 
 // The limit: the very same frames, lying ready, encoded with the same settings by as many processes.
 Tool::ffmpeg(['-v', 'error', '-i', $film, '-map', '0:v', '-pix_fmt', 'yuv420p', '-f', 'rawvideo', $scratch->path('frames.yuv')], 600);
 $size = 1280 * 720 * 3 / 2;
 $share = intdiv($plan->frames(), $cores);
-$limit = $time(static function () use ($scratch, $cores, $share, $size): void {
+$limit = $time(static function () use ($scratch, $cores, $share, $size, $format): void {
     $running = [];
     for ($k = 0; $k < $cores; ++$k) {
-        $running[] = $process = new Process(['ffmpeg', '-nostdin', '-v', 'error', '-y', '-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', '1280x720', '-r', '30', '-skip_initial_bytes', (string) ($k * $share * $size), '-i', $scratch->path('frames.yuv'), '-frames:v', (string) $share, ...FilmFormat::video(), $scratch->path("limit-{$k}.mp4")], timeout: 900);
+        $running[] = $process = new Process(['ffmpeg', '-nostdin', '-v', 'error', '-y', '-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', '1280x720', '-r', '30', '-skip_initial_bytes', (string) ($k * $share * $size), '-i', $scratch->path('frames.yuv'), '-frames:v', (string) $share, ...$format->video(), $scratch->path("limit-{$k}.mp4")], timeout: 900);
         $process->start();
     }
     array_map(static fn(Process $p): int => $p->wait(), $running);
@@ -71,12 +72,12 @@ unlink($scratch->path('frames.yuv'));
 printf("%d frames at 1280x720, %d cores\n\n", $plan->frames(), $cores);
 $row('Making the film, all of it', sprintf('%.2f x', $ours / $limit), 'encoding the same ready frames, same settings');
 file_put_contents("{$folder}/2.caption.txt", 'Mended');
-$mended = $time(static function () use ($read, $maker, $film): void {
-    $maker->make($read(), $film);
+$mended = $time(static function () use ($read, $maker, $film, $format): void {
+    $maker->make($read(), $film, $format);
 });
 $row('… after one caption was mended', sprintf('%.2f x', $mended / $ours), 'the full making');
-$nothing = $time(static function () use ($read, $maker, $film): void {
-    $maker->make($read(), $film);
+$nothing = $time(static function () use ($read, $maker, $film, $format): void {
+    $maker->make($read(), $film, $format);
 });
 $row('… when nothing has changed', sprintf('%.2f x', $nothing / $ours), 'the full making');
 

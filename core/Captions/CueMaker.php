@@ -4,174 +4,89 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Captions;
 
+use Rhapsode\Core\Sound\Trim;
 use Rhapsode\Core\Story\CaptionPlace;
 use Rhapsode\Core\Story\SlideKind;
+use Rhapsode\Core\Story\Take;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Timing\Timed;
-use Rhapsode\Core\Words\Breaks;
+use Rhapsode\Core\Timing\VoiceSpan;
 
 /**
- * Makes caption cues from a slide's script, timed within its voice.
+ * Makes caption cues from a slide's script, timed to its voice by its pauses.
  *
- * Breaks come at sentences, else clauses, else phrases; a cue has at most two lines of 42 characters (common practice
- * in subtitling; the same figures stand in the published guidelines of broadcasters). Time is shared out by length of
- * text, a sentence's end counting as a pause.
+ * Breaks come at sentences, else clauses, else where the voice pauses, else between words; a cue has at most two lines
+ * of 42 characters, is shown for 1 to 7 s, and at most 17 characters a second where the voice leaves room. These are the
+ * figures of the timed-text style guides that streaming services publish (Netflix, Timed Text Style Guide: General Requirements
+ * and English; from memory).
  */
 final readonly class CueMaker
 {
     public const LINE = 42;
     public const LINES = 2;
-    /** Milliseconds that a cue is shown: at most, and at least where the text allows it. */
+    /** Milliseconds that a cue is shown: at most, and at least where the voice allows it. */
     public const LONGEST = 7000;
     public const SHORTEST = 1000;
-    /** What the pause after a sentence and after a clause is worth, in characters. */
-    private const SENTENCE_PAUSE = 6;
-    private const CLAUSE_PAUSE = 2;
+    /** Characters a second. */
+    public const PACE = 17.0;
+    /** Milliseconds: a cue goes on this long after its last word, and a shorter gap to the next is closed. */
+    private const LINGER = 300;
 
     public function __construct(private string $language = 'en') {}
 
     /** @return list<Cue> none for a slide without voice or script */
-    public function of(Timed $timed): array
+    public function of(Timed $timed, ?Take $take): array
     {
         $voice = $timed->voice;
-        $script = trim((string) preg_replace('/\s+/u', ' ', $timed->slide->script));
-        if (null === $voice || '' === $script) {
+        $units = null === $voice || null === $take ? [] : Units::of($timed->slide->script, $this->language);
+        if (null === $voice || null === $take || [] === $units) {
             return [];
         }
-        $start = intdiv($voice->at * 1000, Rate::SAMPLES);
-        $end = intdiv($voice->end() * 1000, Rate::SAMPLES);
+        [$begin, $times] = self::spoken($units, $voice, $take);
         // Words upon words cannot be read: a caption at the bottom sends the cues to the top.
         $high = SlideKind::Picture === $timed->slide->kind && CaptionPlace::Bottom === $timed->slide->caption->place && '' !== trim($timed->slide->caption->text);
-        $chunks = $this->chunks($script, $end - $start);
-        $weights = array_map(self::weight(...), $chunks);
-        $total = max(1, array_sum($weights));
+        $cutter = new CueCutter($units, $times);
+        $parts = $cutter->parts();
+        $latest = intdiv($timed->end() * 1000, Rate::FPS);
         $cues = [];
-        $said = 0;
-        foreach ($chunks as $i => $chunk) {
-            $from = $start + intdiv(($end - $start) * $said, $total);
-            $said += $weights[$i];
-            $to = $start + intdiv(($end - $start) * $said, $total);
+        foreach ($parts as $i => [$first, $last]) {
+            $text = $cutter->text($first, $last);
+            $from = $begin + (int) round(1000 * $times[$first][0]);
+            $to = $begin + (int) round(1000 * $times[$last][1]);
+            $next = isset($parts[$i + 1]) ? $begin + (int) round(1000 * $times[$parts[$i + 1][0]][0]) : $latest;
+            $wanted = max($to + self::LINGER, $from + self::SHORTEST, $from + (int) ceil(1000 * mb_strlen($text) / self::PACE));
+            if ($next - $wanted < self::LINGER && isset($parts[$i + 1])) {
+                $wanted = $next;
+            }
+            $to = min($next, $wanted, $from + self::LONGEST);
             if ($to > $from) {
-                $cues[] = new Cue($from, min($to, $from + self::LONGEST), $this->wrapped($chunk), $timed->slide->id, $high);
+                $cues[] = new Cue($from, $to, $text, $timed->slide->id, $high);
             }
         }
 
         return $cues;
     }
 
-    private static function weight(string $chunk): int
-    {
-        return mb_strlen($chunk) + match (1) {
-            preg_match('/[.!?…。！？؟।]["”’»)]*$/u', $chunk) => self::SENTENCE_PAUSE,
-            preg_match('/[,;:—，、；：،؛]["”’»)]*$/u', $chunk) => self::CLAUSE_PAUSE,
-            default => 0,
-        };
-    }
-
-    /** @return list<string> pieces that each fit a cue in length and, at the voice's pace, in time */
-    private function chunks(string $script, int $milliseconds): array
-    {
-        $pace = $milliseconds / max(1, mb_strlen($script));
-        $most = (int) max(12, min(self::LINE * self::LINES, self::LONGEST / max(0.001, $pace)));
-        $chunks = [];
-        foreach (Breaks::sentences($script, $this->language) as $sentence) {
-            array_push($chunks, ...$this->split($sentence, $most));
-        }
-
-        return $this->joinShort($chunks, $most, $pace);
-    }
-
-    /** @return list<string> a sentence cut evenly into as few cues as it needs, at the best place near each even share */
-    private function split(string $sentence, int $most): array
-    {
-        $sentence = trim($sentence);
-        if ($this->fits($sentence, $most)) {
-            return '' === $sentence ? [] : [$sentence];
-        }
-        $words = Breaks::lines($sentence, $this->language);
-        $best = null;
-        $bestCost = \INF;
-        $head = '';
-        $length = mb_strlen($sentence);
-        foreach ($words as $i => $word) {
-            $head .= $word;
-            if ($i === \count($words) - 1) {
-                break;
-            }
-            $cost = abs(mb_strlen($head) / $length - 0.5) - (1 === preg_match('/[,;:—–，、；：،؛]\s*$/u', $head) ? 0.3 : 0);
-            if ($cost < $bestCost) {
-                $bestCost = $cost;
-                $best = mb_strlen($head);
-            }
-        }
-        if (null === $best) {
-            return [$sentence];
-        }
-
-        return [...$this->split(mb_substr($sentence, 0, $best), $most), ...$this->split(mb_substr($sentence, $best), $most)];
-    }
-
-    private function fits(string $text, int $most): bool
-    {
-        return mb_strlen($text) <= $most && substr_count($this->wrapped($text), "\n") < self::LINES;
-    }
-
     /**
-     * @param list<string> $chunks
+     * @param list<Unit> $units
      *
-     * @return list<string> with a cue too short to be read joined to the next, where both fit
+     * @return array{int, list<array{float, float}>} the millisecond of the film at which the voice begins, and seconds from there for each unit
      */
-    private function joinShort(array $chunks, int $most, float $pace): array
+    private static function spoken(array $units, VoiceSpan $voice, Take $take): array
     {
-        $joined = [];
-        foreach ($chunks as $chunk) {
-            $last = array_key_last($joined);
-            if (null !== $last && min(mb_strlen($joined[$last]), mb_strlen($chunk)) * $pace < self::SHORTEST && $this->fits($joined[$last] . ' ' . $chunk, $most)) {
-                $joined[$last] .= ' ' . $chunk;
-            } else {
-                $joined[] = $chunk;
+        // Trimming leaves a margin on both sides.
+        $from = max($voice->from, min($take->from + Trim::BEFORE, $take->to - 1));
+        $to = min($voice->to, max($take->to - Trim::AFTER, $from + 1));
+        $pauses = [];
+        foreach ($take->pauses as [$a, $b]) {
+            if ($a > $from && $b < $to) {
+                $pauses[] = [($a - $from) / Rate::SAMPLES, ($b - $from) / Rate::SAMPLES];
             }
         }
 
-        return array_values($joined);
-    }
-
-    /** In lines of even length, at most 42 characters each where the language has places to break. */
-    private function wrapped(string $text): string
-    {
-        $lines = max(1, (int) ceil(mb_strlen($text) / self::LINE));
-        if (1 === $lines) {
-            return $text;
-        }
-        $words = Breaks::lines($text, $this->language);
-        for ($room = (int) ceil(mb_strlen($text) / $lines); $room <= self::LINE; ++$room) {
-            $set = self::fill($words, $room);
-            if (\count($set) <= $lines) {
-                return implode("\n", $set);
-            }
-        }
-
-        return implode("\n", self::fill($words, self::LINE));
-    }
-
-    /**
-     * @param list<string> $words
-     *
-     * @return list<string>
-     */
-    private static function fill(array $words, int $room): array
-    {
-        $lines = [''];
-        foreach ($words as $word) {
-            $last = \count($lines) - 1;
-            if ('' !== $lines[$last] && mb_strlen($lines[$last] . rtrim($word)) > $room) {
-                $lines[$last] = rtrim($lines[$last]);
-                $lines[] = $word;
-            } else {
-                $lines[$last] .= $word;
-            }
-        }
-
-        return array_map(trim(...), $lines);
+        return [
+            intdiv(($voice->at + $from - $voice->from) * 1000, Rate::SAMPLES),
+            Alignment::of($units, ($to - $from) / Rate::SAMPLES, $pauses),
+        ];
     }
 }

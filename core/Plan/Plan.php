@@ -6,6 +6,7 @@ namespace Rhapsode\Core\Plan;
 
 use Rhapsode\Core\Captions\Cue;
 use Rhapsode\Core\Framing\Ease;
+use Rhapsode\Core\Sound\Play;
 use Rhapsode\Core\Story\Shape;
 use Rhapsode\Core\Timing\Rate;
 
@@ -16,6 +17,7 @@ final readonly class Plan
      * @param list<PlannedSlide> $slides
      * @param list<Cue>          $cues
      * @param list<string>       $credits
+     * @param list<Play>         $beds
      */
     public function __construct(
         public string $title,
@@ -24,6 +26,7 @@ final readonly class Plan
         public array $slides,
         public array $cues,
         public array $credits,
+        public array $beds = [],
     ) {}
 
     public function frames(): int
@@ -37,12 +40,14 @@ final readonly class Plan
     }
 
     /**
-     * @param int $height pixels
+     * @param int $shorter pixels of the film's shorter side
      *
      * @return array<string, mixed>
      */
-    public function toArray(int $height = 720): array
+    public function toArray(int $shorter = 720): array
     {
+        $height = $this->shape->height($shorter);
+
         return [
             'title' => $this->title,
             'language' => $this->language,
@@ -54,6 +59,7 @@ final readonly class Plan
             'slides' => array_map(static fn(PlannedSlide $s): array => $s->toArray(), $this->slides),
             'cues' => array_map(static fn(Cue $c): array => $c->toArray(), $this->cues),
             'credits' => $this->credits,
+            'beds' => array_map(static fn(Play $p): array => $p->toArray(), $this->beds),
         ];
     }
 }

@@ -11,7 +11,7 @@ use Rhapsode\Core\Words\Sheet;
 
 /**
  * A slide of the plan. Frames: it is seen from $start, coming in over $joinIn frames, alone until $end, and going out
- * over the next slide's join, $joinOut frames after $end. Its move takes all that time.
+ * over its join to the next slide, whose frames lie after $end. Its move takes all that time.
  */
 final readonly class PlannedSlide
 {
@@ -23,8 +23,7 @@ final readonly class PlannedSlide
         public int $start,
         public int $end,
         public int $joinIn,
-        public int $joinOut,
-        public string $joinKind,
+        public PlannedJoin $join,
         public Move $move,
         public Sheet $words,
         public ?VoiceSpan $voice,
@@ -34,7 +33,7 @@ final readonly class PlannedSlide
     /** The first frame at which it is no longer seen. */
     public function gone(): int
     {
-        return $this->end + $this->joinOut;
+        return $this->end + $this->join->frames;
     }
 
     /** How far its move has come at a frame of the film, 0 to 1. */
@@ -55,7 +54,7 @@ final readonly class PlannedSlide
             'end' => $this->end,
             'stay' => $this->end - $this->start,
             'joinIn' => $this->joinIn,
-            'join' => ['kind' => $this->joinKind, 'frames' => $this->joinOut],
+            'join' => $this->join->toArray(),
             'opensOn' => $this->move->opensOn->toArray(),
             'closesOn' => $this->move->closesOn->toArray(),
             'words' => $this->words->hash(),

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Plan;
 
 use Rhapsode\Core\Captions\CueMaker;
+use Rhapsode\Core\Captions\Imported;
 use Rhapsode\Core\Credits\Credits;
 use Rhapsode\Core\Framing\Frame;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Framing\Move;
+use Rhapsode\Core\Sound\Beds;
 use Rhapsode\Core\Sound\Loudness;
+use Rhapsode\Core\Story\JoinKind;
 use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Pacing;
@@ -39,7 +42,9 @@ final readonly class Planner
         foreach ($timed as $i => $one) {
             $next = $timed[$i + 1]->joinIn ?? $creditJoin;
             $slides[] = $this->slide($story, $one, $i, $next, $setter, $lights);
-            array_push($cues, ...$cueMaker->of($one));
+            if (null === $story->captions) {
+                array_push($cues, ...$cueMaker->of($one, $story->takeOf($one->slide)));
+            }
         }
         $end = [] === $timed ? 0 : $timed[\count($timed) - 1]->end();
         foreach ($pages as $i => $page) {
@@ -54,8 +59,7 @@ final readonly class Planner
                 $end,
                 $end + $stay,
                 $joinIn,
-                $joinOut,
-                0 === $joinOut ? 'cut' : 'crossfade',
+                PlannedJoin::of(JoinKind::Crossfade, $joinOut),
                 Move::still(Frame::all()),
                 $setter->credits('Credits', $page),
                 null,
@@ -64,7 +68,15 @@ final readonly class Planner
             $end += $stay;
         }
 
-        return new Plan($story->title, $story->language, $story->shape, $slides, $cues, Credits::entries($story));
+        return new Plan(
+            $story->title,
+            $story->language,
+            $story->shape,
+            $slides,
+            null === $story->captions ? $cues : Imported::cues($story->captions, $slides),
+            Credits::entries($story),
+            (new Beds($story, $timed, $end * Rate::SAMPLES_PER_FRAME))->plays(),
+        );
     }
 
     /** @param array<string, LightUnder> $lights */
@@ -79,7 +91,7 @@ final readonly class Planner
             $move = Move::still(Frame::all());
             $words = SlideKind::Title === $slide->kind
                 ? $setter->title('' === trim($slide->heading) ? $story->title : $slide->heading, $slide->subtitle)
-                : new Sheet($story->shape->width(Sheet::HEIGHT));
+                : Sheet::bare($story->shape);
         } else {
             $whole = Framer::isWhole($slide, $picture, $story->shape);
             $image = $whole ? Image::whole($picture->id) : Image::full($picture->id);
@@ -96,8 +108,7 @@ final readonly class Planner
             $timed->start,
             $timed->end(),
             $timed->joinIn,
-            $joinOut,
-            0 === $joinOut ? 'cut' : $slide->join->kind->value,
+            PlannedJoin::of($slide->join->kind, $joinOut, $story->language),
             $move,
             $words,
             $timed->voice,

@@ -157,6 +157,25 @@ final readonly class Fields
         return $objects;
     }
 
+    /**
+     * Pairs of whole numbers, the second larger than the first.
+     *
+     * @return list<array{int, int}>
+     */
+    public function pairs(string $key, int $min, int $max): array
+    {
+        $pairs = [];
+        foreach ($this->items($key) as $pair) {
+            [$from, $to] = \is_array($pair) ? array_values($pair) + [null, null] : [null, null];
+            if (!\is_int($from) || !\is_int($to) || $from < $min || $to <= $from || $to > $max) {
+                throw $this->bad($key, \sprintf('must be pairs of whole numbers from %d to %d', $min, $max));
+            }
+            $pairs[] = [$from, $to];
+        }
+
+        return $pairs;
+    }
+
     /** @return array<string, self> each named object under the key; none when it is absent */
     public function named(string $key): array
     {

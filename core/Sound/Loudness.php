@@ -18,6 +18,11 @@ final class Loudness
     public const TARGET = -16.0;
     public const TRUE_PEAK = -1.0;
     public const LIMIT = -2.0;
+    /**
+     * Decibels that a ducked bed's loudest passage (short-term) lies under the voice. WCAG 2.2, 1.4.7 asks for 20; common
+     * practice is about 8 % of full level, which is -22 dB.
+     */
+    public const BED_UNDER_VOICE = 22.0;
     /** More than this lifts the room's noise more than the voice. */
     public const MOST_GAIN = 30.0;
     /** Quieter than this is told to its maker. LUFS. */

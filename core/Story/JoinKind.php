@@ -9,4 +9,11 @@ enum JoinKind: string
 {
     case Crossfade = 'crossfade';
     case Cut = 'cut';
+    /** The one fades into a dark colour, and the next out of it: time has passed. */
+    case ThroughDark = 'through-dark';
+    case ThroughLight = 'through-light';
+    /** The next is laid over the one along a soft edge, the way the language is read: we go on. */
+    case Sweep = 'sweep';
+    /** The same from below: something comes up. */
+    case Rise = 'rise';
 }

@@ -24,4 +24,15 @@ enum Shape: string
     {
         return (int) (2 * round($height * $this->ratio() / 2));
     }
+
+    /**
+     * A film is called by its shorter side: "720" is 1280 x 720 in a wide shape and 720 x 1280 in an upright one, so that
+     * words and pictures are as large in every shape.
+     *
+     * @return int the height in pixels
+     */
+    public function height(int $shorter): int
+    {
+        return $this->ratio() >= 1 ? $shorter : (int) (2 * round($shorter / $this->ratio() / 2));
+    }
 }

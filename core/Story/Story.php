@@ -12,11 +12,16 @@ final readonly class Story
 {
     public const VERSION = 1;
     public const MAX_SLIDES = 500;
+    public const MAX_BEDS = 50;
+    public const MAX_CAPTIONS = 5000;
 
     /**
      * @param list<Slide>            $slides
      * @param array<string, Picture> $pictures by id
      * @param array<string, Take>    $takes    by id
+     * @param array<string, Music>   $music    by id
+     * @param list<Bed>              $beds
+     * @param list<Spoken>|null      $captions what is said, from a file of captions; null where the script tells
      * @param bool                   $credits  whether the sources are credited at the end of the film
      */
     public function __construct(
@@ -27,6 +32,9 @@ final readonly class Story
         public string $language = 'en',
         public Shape $shape = Shape::Wide,
         public bool $credits = true,
+        public array $music = [],
+        public array $beds = [],
+        public ?array $captions = null,
     ) {}
 
     /** A new story opens with its title slide. */
@@ -48,6 +56,10 @@ final readonly class Story
         foreach ($in->named('takes') as $id => $fields) {
             $takes[$id] = Take::read($id, $fields);
         }
+        $music = [];
+        foreach ($in->named('music') as $id => $fields) {
+            $music[$id] = Music::read($id, $fields);
+        }
         $story = new self(
             $in->text('title', 120, min: 1),
             array_map(Slide::read(...), $in->objects('slides')),
@@ -56,6 +68,9 @@ final readonly class Story
             $in->text('language', 35, 'en'),
             $in->choice('shape', Shape::class, Shape::Wide),
             $in->flag('credits', true),
+            $music,
+            array_map(Bed::read(...), $in->objects('beds')),
+            $in->has('captions') ? array_map(Spoken::read(...), $in->objects('captions')) : null,
         );
         $story->check();
 
@@ -80,6 +95,14 @@ final readonly class Story
             if (null !== $slide->take && !isset($this->takes[$slide->take])) {
                 throw new BadShape('A slide speaks with a take that the story does not hold.');
             }
+        }
+        foreach ($this->beds as $bed) {
+            if (!isset($this->music[$bed->music])) {
+                throw new BadShape('A bed plays music that the story does not hold.');
+            }
+        }
+        if (\count($this->beds) > self::MAX_BEDS || \count($this->captions ?? []) > self::MAX_CAPTIONS) {
+            throw new BadShape(\sprintf('A story holds at most %d beds and %d captions.', self::MAX_BEDS, self::MAX_CAPTIONS));
         }
     }
 
@@ -136,6 +159,9 @@ final readonly class Story
             // An empty PHP array would become a JSON list.
             'pictures' => [] === $this->pictures ? new \stdClass() : array_map(static fn(Picture $p): array => $p->toArray(), $this->pictures),
             'takes' => [] === $this->takes ? new \stdClass() : array_map(static fn(Take $t): array => $t->toArray(), $this->takes),
+            'music' => [] === $this->music ? new \stdClass() : array_map(static fn(Music $m): array => $m->toArray(), $this->music),
+            'beds' => array_map(static fn(Bed $b): array => $b->toArray(), $this->beds),
+            'captions' => null === $this->captions ? null : array_map(static fn(Spoken $c): array => $c->toArray(), $this->captions),
         ];
     }
 

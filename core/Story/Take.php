@@ -11,10 +11,14 @@ use Rhapsode\Core\Shape\Fields;
  *
  * Lengths and places are samples at 48 kHz. $from and $to bound the voice within the recording (what stands
  * outside is silence that may be trimmed). $loudness is the integrated loudness of the voice in LUFS as heard from
- * two channels (ITU-R BS.1770), null where nothing is loud enough to be measured; $peak its true peak in dBTP.
+ * two channels (ITU-R BS.1770), null where nothing is loud enough to be measured; $peak its true peak in dBTP. $noise is how
+ * many decibels what is heard in its pauses lies under the voice, null where that is not known; $clipped whether it was
+ * recorded louder than the microphone could take. $pauses are the places within the recording where nobody speaks, each
+ * from and to (exclusive), in order.
  */
 final readonly class Take
 {
+    /** @param list<array{int, int}> $pauses */
     public function __construct(
         public string $id,
         public string $file,
@@ -23,6 +27,9 @@ final readonly class Take
         public int $to,
         public ?float $loudness,
         public float $peak,
+        public ?float $noise = null,
+        public bool $clipped = false,
+        public array $pauses = [],
     ) {}
 
     public static function read(string $id, Fields $in): self
@@ -38,6 +45,9 @@ final readonly class Take
             $in->whole('to', $from + 1, $samples),
             $in->numberOrNull('loudness', -100, 20),
             $in->number('peak', -200, 40),
+            $in->numberOrNull('noise', -200, 200),
+            $in->flag('clipped', false),
+            $in->pairs('pauses', 0, $samples),
         );
     }
 
@@ -46,7 +56,7 @@ final readonly class Take
     {
         return [
             'file' => $this->file, 'samples' => $this->samples, 'from' => $this->from, 'to' => $this->to,
-            'loudness' => $this->loudness, 'peak' => $this->peak,
+            'loudness' => $this->loudness, 'peak' => $this->peak, 'noise' => $this->noise, 'clipped' => $this->clipped, 'pauses' => $this->pauses,
         ];
     }
 }

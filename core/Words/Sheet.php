@@ -4,17 +4,29 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Words;
 
-/** All words of one slide, placed: what the studio draws once, for preview and film alike. */
+use Rhapsode\Core\Story\Shape;
+
+/**
+ * All words of one slide, placed: what the studio draws once, for preview and film alike. Its units are pixels of a film
+ * whose shorter side has 720.
+ */
 final readonly class Sheet
 {
-    public const HEIGHT = 720;
+    public const SHORTER = 720;
 
     /**
      * @param list<Line>  $lines
      * @param list<Plate> $plates under the lines; a plate of full opacity and no radius may serve as a rule
      * @param bool        $fits   whether all words found room at a size that can be read
      */
-    public function __construct(public int $width, public array $lines = [], public array $plates = [], public bool $fits = true) {}
+    public function __construct(public int $width, public int $height, public array $lines = [], public array $plates = [], public bool $fits = true) {}
+
+    public static function bare(Shape $shape): self
+    {
+        $height = $shape->height(self::SHORTER);
+
+        return new self($shape->width($height), $height);
+    }
 
     public function isEmpty(): bool
     {
@@ -25,7 +37,7 @@ final readonly class Sheet
     public function toArray(): array
     {
         return [
-            'width' => $this->width, 'height' => self::HEIGHT,
+            'width' => $this->width, 'height' => $this->height,
             'lines' => array_map(static fn(Line $l): array => $l->toArray(), $this->lines),
             'plates' => array_map(static fn(Plate $p): array => $p->toArray(), $this->plates),
         ];

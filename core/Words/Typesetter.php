@@ -25,7 +25,14 @@ final readonly class Typesetter
     private const SOFT = '#5A6070';
     private const THREAD = '#2F3F7F';
 
-    public function __construct(private TextWidths $widths, private Shape $shape, private string $language = 'en') {}
+    private int $width;
+    private int $height;
+
+    public function __construct(private TextWidths $widths, private Shape $shape, private string $language = 'en')
+    {
+        $this->height = $shape->height(Sheet::SHORTER);
+        $this->width = $shape->width($this->height);
+    }
 
     /** The colour of a slide that shows words alone. */
     public static function ground(): string
@@ -37,27 +44,26 @@ final readonly class Typesetter
     public function caption(Slide $slide, ?Move $move, ?LightUnder $light): Sheet
     {
         $text = trim($slide->caption->text);
-        $width = $this->shape->width(Sheet::HEIGHT);
         if ('' === $text) {
-            return new Sheet($width);
+            return Sheet::bare($this->shape);
         }
-        $room = $width * (1 - 2 * self::SAFE) - 40;
+        $room = $this->width * (1 - 2 * self::SAFE) - 40;
         [$lines, $size, $fits] = $this->fit($text, Face::Plain, $room, self::CAPTION_SIZES, self::CAPTION_LINES);
         $leading = $size * self::LEADING;
         $height = \count($lines) * $leading;
-        $edge = Sheet::HEIGHT * self::SAFE;
+        $edge = $this->height * self::SAFE;
         $top = match ($slide->caption->place) {
             CaptionPlace::Top => $edge + 14,
-            CaptionPlace::Middle => (Sheet::HEIGHT - $height) / 2,
-            CaptionPlace::Bottom => Sheet::HEIGHT - $edge - 14 - $height,
+            CaptionPlace::Middle => ($this->height - $height) / 2,
+            CaptionPlace::Bottom => $this->height - $edge - 14 - $height,
         };
         $top = max($edge + 14, $top);
         $measured = array_map(fn(string $line): float => $this->widths->width($line, Face::Plain) * $size, $lines);
         $widest = max([0.0, ...$measured]);
         $plate = new Plate(
-            max($width * self::SAFE, ($width - $widest) / 2 - 20),
+            max($this->width * self::SAFE, ($this->width - $widest) / 2 - 20),
             $top - 12,
-            min($width * (1 - 2 * self::SAFE), $widest + 40),
+            min($this->width * (1 - 2 * self::SAFE), $widest + 40),
             $height + 24,
             Legibility::DARK,
             0,
@@ -65,37 +71,36 @@ final readonly class Typesetter
         [$colour, $opacity] = $this->legible($plate, $move, $light);
         $placed = [];
         foreach ($lines as $i => $line) {
-            $placed[] = new Line($line, Face::Plain, $width / 2, $top + $i * $leading, $size, $colour, 'center', $measured[$i]);
+            $placed[] = new Line($line, Face::Plain, $this->width / 2, $top + $i * $leading, $size, $colour, 'center', $measured[$i]);
         }
         $plates = $opacity > 0 ? [new Plate($plate->x, $plate->y, $plate->width, $plate->height, $plate->colour, $opacity)] : [];
 
-        return new Sheet($width, $placed, $plates, $fits);
+        return new Sheet($this->width, $this->height, $placed, $plates, $fits);
     }
 
     /** A title slide: its heading over a thread of stitches, a subtitle below. */
     public function title(string $heading, string $subtitle): Sheet
     {
-        $width = $this->shape->width(Sheet::HEIGHT);
-        $room = $width * (1 - 2 * self::SAFE) - 60;
+        $room = $this->width * (1 - 2 * self::SAFE) - 60;
         $heading = trim($heading);
         $subtitle = trim($subtitle);
         [$lines, $size, $fits] = '' === $heading ? [[], 72, true] : $this->fit($heading, Face::Reading, $room, [72, 62, 54, 46, 40], 4);
         [$small, $smallSize, $smallFits] = '' === $subtitle ? [[], 32, true] : $this->fit($subtitle, Face::Plain, $room, [32, 28], 4);
         $height = \count($lines) * $size * self::LEADING + 54 + \count($small) * $smallSize * self::LEADING;
-        $y = (Sheet::HEIGHT - $height) / 2;
+        $y = ($this->height - $height) / 2;
         $placed = [];
         foreach ($lines as $line) {
             $placed[] = $this->centred($line, Face::Reading, $y, $size, self::INK);
             $y += $size * self::LEADING;
         }
-        $stitches = $this->stitches($width / 2, $y + 22, 9);
+        $stitches = $this->stitches($this->width / 2, $y + 22, 9);
         $y += 54;
         foreach ($small as $line) {
             $placed[] = $this->centred($line, Face::Plain, $y, $smallSize, self::SOFT);
             $y += $smallSize * self::LEADING;
         }
 
-        return new Sheet($width, $placed, $stitches, $fits && $smallFits);
+        return new Sheet($this->width, $this->height, $placed, $stitches, $fits && $smallFits);
     }
 
     /**
@@ -105,13 +110,12 @@ final readonly class Typesetter
      */
     public function credits(string $heading, array $entries): Sheet
     {
-        $width = $this->shape->width(Sheet::HEIGHT);
-        $room = $width * (1 - 2 * self::SAFE) - 40;
-        $edge = Sheet::HEIGHT * self::SAFE;
+        $room = $this->width * (1 - 2 * self::SAFE) - 40;
+        $edge = $this->height * self::SAFE;
         $placed = [$this->centred($heading, Face::Reading, $edge + 16, 44, self::INK)];
-        $plates = $this->stitches($width / 2, $edge + 92, 5);
+        $plates = $this->stitches($this->width / 2, $edge + 92, 5);
         $top = $edge + 124;
-        $space = Sheet::HEIGHT - $edge - $top;
+        $space = $this->height - $edge - $top;
         $set = [];
         $size = 18.0;
         $fits = false;
@@ -136,12 +140,12 @@ final readonly class Typesetter
             $y += $size * 0.5;
         }
 
-        return new Sheet($width, $placed, $plates, $fits);
+        return new Sheet($this->width, $this->height, $placed, $plates, $fits);
     }
 
     private function centred(string $text, Face $face, float $y, float $size, string $colour): Line
     {
-        return new Line($text, $face, $this->shape->width(Sheet::HEIGHT) / 2, $y, $size, $colour, 'center', $this->widths->width($text, $face) * $size);
+        return new Line($text, $face, $this->width / 2, $y, $size, $colour, 'center', $this->widths->width($text, $face) * $size);
     }
 
     /** @return list<Plate> a short run of stitches, centred */
@@ -172,7 +176,7 @@ final readonly class Typesetter
             }
         }
         // Nothing is cut off: what is too long is set smaller still, and Proof says so.
-        $tall = Sheet::HEIGHT * (1 - 2 * self::SAFE) - 28;
+        $tall = $this->height * (1 - 2 * self::SAFE) - 28;
         while (\count($lines) * $size * self::LEADING > $tall && $size > 8) {
             $lines = $breaker->lines($text, $face, $room / --$size);
         }
@@ -186,12 +190,11 @@ final readonly class Typesetter
         if (null === $light || null === $move) {
             return Legibility::choose(0.0, 1.0);
         }
-        $width = $this->shape->width(Sheet::HEIGHT);
         $part = Frame::about(
-            ($area->x + $area->width / 2) / $width,
-            ($area->y + $area->height / 2) / Sheet::HEIGHT,
-            $area->width / $width,
-            $area->height / Sheet::HEIGHT,
+            ($area->x + $area->width / 2) / $this->width,
+            ($area->y + $area->height / 2) / $this->height,
+            $area->width / $this->width,
+            $area->height / $this->height,
         );
 
         return Legibility::choose(...$light->under($move->opensOn->within($part)->hull($move->closesOn->within($part))));

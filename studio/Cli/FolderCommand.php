@@ -6,6 +6,7 @@ namespace Rhapsode\Studio\Cli;
 
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Story\Shape;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Studio\Folder\FolderMakings;
 use Rhapsode\Studio\Folder\StoryFolder;
@@ -15,6 +16,7 @@ use Rhapsode\Studio\Words\FontWidths;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
@@ -23,7 +25,9 @@ abstract class FolderCommand extends Command
 {
     protected function configure(): void
     {
-        $this->addArgument('folder', InputArgument::REQUIRED, 'A folder with a story.json, or with pictures, sounds and texts');
+        $this->addArgument('folder', InputArgument::REQUIRED, 'A folder with a story.json, or with pictures, sounds and texts')
+            ->addOption('shape', null, InputOption::VALUE_REQUIRED, 'The film\'s shape: ' . implode(', ', array_column(Shape::cases(), 'value')) . '; the story\'s own unless said otherwise')
+            ->addOption('language', null, InputOption::VALUE_REQUIRED, 'The language of its words, such as en or pt-BR; the story\'s own unless said otherwise');
     }
 
     final protected function execute(InputInterface $input, OutputInterface $output): int
@@ -32,7 +36,7 @@ abstract class FolderCommand extends Command
         try {
             $makings = new FolderMakings(self::kept());
             $folder = new StoryFolder(rtrim(self::argument($input, 'folder'), '/'), $makings);
-            $story = $folder->read();
+            $story = self::asked($folder->read(), $input);
 
             return $this->perform($story, (new Planner(new FontWidths()))->plan($story, $folder->lights($story)), $makings, $input, $output);
         } catch (Unreadable $problem) {
@@ -46,6 +50,28 @@ abstract class FolderCommand extends Command
 
     /** @throws Unreadable|ToolFailed */
     abstract protected function perform(Story $story, Plan $plan, FolderMakings $makings, InputInterface $input, OutputInterface $output): int;
+
+    /** @throws Unreadable */
+    private static function asked(Story $story, InputInterface $input): Story
+    {
+        $shape = self::option($input, 'shape');
+        if (null !== $shape) {
+            $story = $story->with(shape: Shape::tryFrom($shape) ?? throw new Unreadable('The shape must be one of ' . implode(', ', array_column(Shape::cases(), 'value')) . '.'));
+        }
+        $language = self::option($input, 'language');
+        if (null !== $language && 1 !== preg_match('/^[A-Za-z]{2,3}(-[A-Za-z0-9]{1,8})*$/D', $language)) {
+            throw new Unreadable('The language must be a tag such as en or pt-BR.');
+        }
+
+        return null === $language ? $story : $story->with(language: $language);
+    }
+
+    protected static function option(InputInterface $input, string $name): ?string
+    {
+        $value = $input->getOption($name);
+
+        return \is_string($value) ? $value : null;
+    }
 
     protected static function argument(InputInterface $input, string $name): string
     {

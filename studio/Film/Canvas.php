@@ -6,7 +6,6 @@ namespace Rhapsode\Studio\Film;
 
 use FFI\CData;
 use Rhapsode\Core\Framing\Frame;
-use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
 
 /**
@@ -18,6 +17,11 @@ use Rhapsode\Studio\Tool\ToolFailed;
 final class Canvas
 {
     private const ALIGN = 64;
+    /** ZIMG_RESIZE_BICUBIC and ZIMG_RESIZE_LANCZOS of zimg.h */
+    private const BICUBIC = 2;
+    private const LANCZOS = 4;
+    /** ZIMG_CPU_AUTO_64B of zimg.h */
+    private const ANY_PROCESSOR = 2;
     private const API = (2 << 8) | 4;
 
     private static ?\FFI $zimg = null;
@@ -34,17 +38,13 @@ final class Canvas
     private ?CData $scratch = null;
     private int $scratchSize = 0;
 
-    private function __construct(private readonly int $sourceWidth, private readonly int $sourceHeight, private readonly int $width, private readonly int $height, string $yuv)
+    private function __construct(private readonly int $sourceWidth, private readonly int $sourceHeight, private readonly int $width, private readonly int $height)
     {
-        $zimg = self::zimg();
-        $this->params = self::made($zimg->new('zimg_graph_builder_params'));
-        $zimg->zimg_graph_builder_params_default(\FFI::addr($this->params), self::API);
-        $this->params->resample_filter = 2;
-        $this->params->resample_filter_uv = 2;
-        $this->sourceFormat = $this->format($sourceWidth, $sourceHeight);
-        $this->targetFormat = $this->format($width, $height);
-        $this->source = $this->buffer('zimg_image_buffer_const', $sourceWidth, $sourceHeight, $yuv);
-        $this->target = $this->buffer('zimg_image_buffer', $width, $height, null);
+        $this->params = self::params(self::BICUBIC);
+        $this->sourceFormat = self::format($sourceWidth, $sourceHeight);
+        $this->targetFormat = self::format($width, $height);
+        [$this->source] = $this->buffer('zimg_image_buffer_const', self::planar($sourceWidth, $sourceHeight));
+        [$this->target, $this->planes] = $this->buffer('zimg_image_buffer', self::planar($width, $height));
     }
 
     /**
@@ -61,25 +61,62 @@ final class Canvas
         $shrink = $closest > 0 ? min(1.0, $width / $closest / $sourceWidth) : 1.0;
         $evenWidth = 2 * (int) round($sourceWidth * $shrink / 2);
         $evenHeight = 2 * (int) round($sourceHeight * $shrink / 2);
-        [$yuv] = Tool::ffmpeg([
-            '-v', 'error', '-f', 'mjpeg', '-i', Tool::file($jpeg), '-frames:v', '1',
-            '-vf', "scale={$evenWidth}:{$evenHeight}:in_range=pc:in_color_matrix=bt601:out_range=tv:out_color_matrix=bt709:flags=accurate_rnd+full_chroma_int+lanczos,format=yuv420p",
-            '-f', 'rawvideo', '-',
-        ], 60);
+        $canvas = new self($evenWidth, $evenHeight, $width, $height);
+        $canvas->fill($jpeg, $sourceWidth, $sourceHeight);
 
-        return new self($evenWidth, $evenHeight, $width, $height, $yuv);
+        return $canvas;
+    }
+
+    /** Reads the picture, brings it to the canvas's size and to video's colours (Rec. 709, limited range, from sRGB's components). */
+    private function fill(string $jpeg, int $width, int $height): void
+    {
+        $image = new \Imagick();
+        try {
+            $image->readImageBlob((string) file_get_contents($jpeg));
+            $image->setInterlaceScheme(\Imagick::INTERLACE_PLANE);
+            $image->setImageFormat('rgb');
+            $image->setImageDepth(8);
+            $rgb = $image->getImageBlob();
+        } catch (\ImagickException) {
+            throw new ToolFailed('A prepared picture cannot be read.');
+        }
+        $image->clear();
+        if (3 * $width * $height !== \strlen($rgb)) {
+            throw new ToolFailed('A prepared picture is not as large as it says.');
+        }
+        $from = self::format($width, $height);
+        $from->subsample_w = 0;
+        $from->subsample_h = 0;
+        $from->color_family = 1;
+        $from->matrix_coefficients = 0;
+        $from->pixel_range = 1;
+        $held = $this->held;
+        [$source] = $this->buffer('zimg_image_buffer_const', array_fill(0, 3, [$width, $height]), $rgb);
+        $this->process($from, $this->sourceFormat, self::params(self::LANCZOS), $source, $this->source);
+        // The picture at its own size is needed no more, nor the room it was scaled in.
+        $this->held = $held;
+        $this->scratch = null;
+        $this->scratchSize = 0;
     }
 
     /** @return string one frame, planar yuv420p */
     public function frame(Frame $frame): string
     {
-        $zimg = self::zimg();
         $region = $this->sourceFormat->active_region;
         $region->left = $frame->x * $this->sourceWidth;
         $region->top = $frame->y * $this->sourceHeight;
         $region->width = $frame->width * $this->sourceWidth;
         $region->height = $frame->height * $this->sourceHeight;
-        $graph = $zimg->zimg_filter_graph_build(\FFI::addr($this->sourceFormat), \FFI::addr($this->targetFormat), \FFI::addr($this->params));
+        $this->process($this->sourceFormat, $this->targetFormat, $this->params, $this->source, $this->target);
+
+        return $this->bytes();
+    }
+
+    /** @throws ToolFailed */
+    private function process(CData $from, CData $to, CData $params, CData $source, CData $target): void
+    {
+        $zimg = self::zimg();
+        $graph = $zimg->zimg_filter_graph_build(\FFI::addr($from), \FFI::addr($to), \FFI::addr($params));
         if (null === $graph) {
             throw new ToolFailed('A frame cannot be scaled.');
         }
@@ -89,13 +126,11 @@ final class Canvas
             $this->scratchSize = $size->cdata;
             $this->scratch = self::aligned($size->cdata, $this->held);
         }
-        $failed = $zimg->zimg_filter_graph_process($graph, \FFI::addr($this->source), \FFI::addr($this->target), $this->scratch, null, null, null, null);
+        $failed = $zimg->zimg_filter_graph_process($graph, $zimg->cast('zimg_image_buffer_const *', \FFI::addr($source)), $zimg->cast('zimg_image_buffer *', \FFI::addr($target)), $this->scratch, null, null, null, null);
         $zimg->zimg_filter_graph_free($graph);
         if (0 !== $failed) {
             throw new ToolFailed('A frame cannot be scaled.');
         }
-
-        return $this->bytes();
     }
 
     /** A frame of one colour, for slides without a picture. @param string $colour #RRGGBB */
@@ -129,7 +164,19 @@ final class Canvas
         return $bytes;
     }
 
-    private function format(int $width, int $height): CData
+    private static function params(int $filter): CData
+    {
+        $params = self::made(self::zimg()->new('zimg_graph_builder_params'));
+        self::zimg()->zimg_graph_builder_params_default(\FFI::addr($params), self::API);
+        $params->resample_filter = $filter;
+        $params->resample_filter_uv = $filter;
+        // Whatever this processor has: the arithmetic is whole numbers, and gives the same bytes on all of them.
+        $params->cpu_type = self::ANY_PROCESSOR;
+
+        return $params;
+    }
+
+    private static function format(int $width, int $height): CData
     {
         $zimg = self::zimg();
         $format = self::made($zimg->new('zimg_image_format'));
@@ -149,27 +196,38 @@ final class Canvas
         return $format;
     }
 
-    private function buffer(string $type, int $width, int $height, ?string $yuv): CData
+    /** @return list<array{int, int}> width and height of each plane of yuv420p */
+    private static function planar(int $width, int $height): array
+    {
+        return [[$width, $height], [intdiv($width, 2), intdiv($height, 2)], [intdiv($width, 2), intdiv($height, 2)]];
+    }
+
+    /**
+     * @param list<array{int, int}> $sizes of its planes
+     *
+     * @return array{CData, list<array{CData, int, int, int}>} the buffer; pointer, stride, width, height of each plane
+     */
+    private function buffer(string $type, array $sizes, ?string $bytes = null): array
     {
         $buffer = self::made(self::zimg()->new($type));
         $buffer->version = self::API;
         $offset = 0;
-        foreach ([[$width, $height], [intdiv($width, 2), intdiv($height, 2)], [intdiv($width, 2), intdiv($height, 2)]] as $i => [$w, $h]) {
-            $stride = (int) (ceil($w / self::ALIGN) * self::ALIGN);
-            $data = self::aligned($stride * $h, $this->held);
-            if (null !== $yuv) {
-                $rows = $stride === $w ? substr($yuv, $offset, $w * $h) : self::padded($yuv, $offset, $w, $h, $stride);
+        $planes = [];
+        foreach ($sizes as $i => [$width, $height]) {
+            $stride = (int) (ceil($width / self::ALIGN) * self::ALIGN);
+            $data = self::aligned($stride * $height, $this->held);
+            if (null !== $bytes) {
+                $rows = $stride === $width ? substr($bytes, $offset, $width * $height) : self::padded($bytes, $offset, $width, $height, $stride);
                 \FFI::memcpy($data, $rows, \strlen($rows));
-                $offset += $w * $h;
-            } else {
-                $this->planes[] = [$data, $stride, $w, $h];
+                $offset += $width * $height;
             }
+            $planes[] = [$data, $stride, $width, $height];
             $buffer->plane[$i]->data = $data;
             $buffer->plane[$i]->stride = $stride;
             $buffer->plane[$i]->mask = 0xFFFFFFFF;
         }
 
-        return $buffer;
+        return [$buffer, $planes];
     }
 
     private static function padded(string $yuv, int $offset, int $width, int $height, int $stride): string
@@ -207,6 +265,28 @@ final class Canvas
 
     private static function zimg(): \FFI
     {
-        return self::$zimg ??= \FFI::cdef((string) file_get_contents(__DIR__ . '/zimg.h'), 'libzimg.so.2');
+        if (null === self::$zimg) {
+            self::$zimg = \FFI::cdef((string) file_get_contents(__DIR__ . '/zimg.h'), 'libzimg.so.2');
+            self::keepMemory();
+        }
+
+        return self::$zimg;
+    }
+
+    /**
+     * A graph is built and freed for every frame: if its memory were given back to the system each time, a third of the
+     * work would be getting it again. (mallopt(3): M_TRIM_THRESHOLD, M_TOP_PAD, M_MMAP_THRESHOLD; glibc only.)
+     */
+    private static function keepMemory(): void
+    {
+        try {
+            /** @var object{mallopt: callable(int, int): int} $libc */
+            $libc = \FFI::cdef('int mallopt(int param, int value);', 'libc.so.6');
+            foreach ([-1 => 128_000_000, -2 => 16_000_000, -3 => 64_000_000] as $option => $bytes) {
+                $libc->mallopt($option, $bytes); // @phpstan-ignore method.notFound
+            }
+        } catch (\FFI\Exception) {
+            // Another C library manages its memory as it likes.
+        }
     }
 }

@@ -17,6 +17,9 @@ interface Makings
     /** A take: FLAC, one channel, 48 kHz. */
     public function take(string $id): string;
 
+    /** Music for a bed: FLAC, two channels, 48 kHz. */
+    public function music(string $id): string;
+
     /** Drawn words: PNG with transparency, as high as the film. */
     public function words(Sheet $sheet, int $height): string;
 }

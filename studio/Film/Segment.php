@@ -21,7 +21,7 @@ final readonly class Segment
             $made,
             $frames,
             self::determines($slide, $start, $frames),
-            null === $next ? null : self::determines($next, $start, $frames),
+            null === $next ? null : [self::determines($next, $start, $frames), $slide->join->toArray()],
         ], \JSON_THROW_ON_ERROR)), 0, 32);
     }
 

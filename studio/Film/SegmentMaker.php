@@ -4,20 +4,26 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Film;
 
-use Rhapsode\Core\Framing\Frame;
 use Rhapsode\Core\Plan\PlannedSlide;
 use Rhapsode\Core\Story\Shape;
 use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Words\Sheet;
+use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
 
 /**
- * Makes one segment: frames of each picture by its framing, sent to ffmpeg, which lays the words on them, crossfades
- * and encodes. In a join the two pictures are sent as one tall frame.
+ * Makes one segment. Frames of moving pictures are taken by their framing and sent to ffmpeg, which lays the words on
+ * them, joins and encodes; what stands still is given to it once, words and all, and only repeated.
  */
 final readonly class SegmentMaker
 {
-    public function __construct(private Makings $makings, private Shape $shape, private int $height) {}
+    private Canvases $canvases;
+
+    public function __construct(private Makings $makings, private Shape $shape, private FilmFormat $format)
+    {
+        $this->canvases = new Canvases();
+    }
 
     /**
      * @param \Closure(int): bool|null $progress hears how many frames are done, now and then; answers false to stop
@@ -29,17 +35,23 @@ final readonly class SegmentMaker
     public function make(Segment $segment, string $to, ?\Closure $progress = null): bool
     {
         $partial = $to . '.' . bin2hex(random_bytes(4)) . '.part';
-        $encoder = new Encoder($this->command($segment, $partial));
-        $pictures = array_map($this->pictures(...), array_values(array_filter([$segment->slide, $segment->next])));
+        $scratch = new Scratch();
+        $slides = array_values(array_filter([$segment->slide, $segment->next]));
+        $moving = array_values(array_filter($slides, self::moves(...)));
+        $encoder = new Encoder($this->command($segment, $slides, $moving, $partial, $scratch));
         try {
+            $canvases = array_map($this->canvas(...), $moving);
             for ($i = 0; $i < $segment->frames; ++$i) {
-                foreach ($pictures as $picture) {
-                    $encoder->send($picture($segment->start + $i));
+                foreach ($moving as $k => $slide) {
+                    $encoder->send($canvases[$k]->frame($slide->move->at($slide->progress($segment->start + $i))));
                 }
                 if (null !== $progress && 0 === $i % 15 && !$progress($i)) {
                     $encoder->stop();
 
                     return false;
+                }
+                if ([] === $moving) {
+                    break;
                 }
             }
             $encoder->finish();
@@ -52,72 +64,106 @@ final readonly class SegmentMaker
     }
 
     /**
-     * Planes of two pictures cannot simply follow each other in one tall frame, so in a join each goes as a frame of its
-     * own, at twice the rate, and ffmpeg sorts them apart again.
+     * @param list<PlannedSlide> $slides
+     * @param list<PlannedSlide> $moving
      *
      * @return list<string>
      */
-    private function command(Segment $segment, string $to): array
+    private function command(Segment $segment, array $slides, array $moving, string $to, Scratch $scratch): array
     {
-        $width = $this->shape->width($this->height);
-        $inputs = ['-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', "{$width}x{$this->height}", '-r', (string) (Rate::FPS * (null === $segment->next ? 1 : 2)), '-i', 'pipe:0'];
-        $filters = [];
-        if (null === $segment->next) {
-            $out = $this->withWords($segment->slide, '0:v', 'a', $inputs, $filters);
-        } else {
-            $rate = 'setpts=N/' . Rate::FPS . '/TB,fps=' . Rate::FPS;
-            $filters[] = "[0:v]split[s0][s1];[s0]select='eq(mod(n\\,2)\\,0)',{$rate}[p0];[s1]select='eq(mod(n\\,2)\\,1)',{$rate}[p1]";
-            $first = $this->withWords($segment->slide, 'p0', 'a', $inputs, $filters);
-            $second = $this->withWords($segment->next, 'p1', 'b', $inputs, $filters);
-            $filters[] = \sprintf('[%s][%s]xfade=transition=fade:duration=%.6F:offset=0[x]', $first, $second, Rate::seconds($segment->frames));
-            $out = 'x';
+        $graph = new FilterGraph();
+        // Two moving pictures come one after the other at twice the rate, and are sorted apart again.
+        $sent = [] === $moving ? [] : [$graph->input([...$this->raw('yuv420p', $this->format->width, $this->format->height, Rate::FPS * \count($moving)), '-i', 'pipe:0'])];
+        if (2 === \count($moving)) {
+            $sent = array_map(
+                static fn(string $half, int $k): string => $graph->filter("select='eq(mod(n\\,2)\\,{$k})',setpts=N/" . Rate::FPS . '/TB,fps=' . Rate::FPS, $half),
+                $graph->split($sent[0]),
+                [0, 1],
+            );
         }
-        $filters[] = "[{$out}]format=yuv420p[v]";
+        $layers = [];
+        foreach ($slides as $k => $slide) {
+            $layers[] = self::moves($slide)
+                ? $this->withWords($graph, $slide, (string) array_shift($sent))
+                : $this->held($graph, $this->withWords($graph, $slide, $this->still($graph, $slide, $scratch->path("still-{$k}.yuv"))), $segment->frames);
+        }
+        $out = 2 === \count($layers) ? (new Joining($this->format, $scratch))->join($graph, $segment->slide->join, $layers[0], $layers[1]) : $layers[0];
 
         return [
-            'ffmpeg', '-nostdin', '-hide_banner', '-v', 'error', '-y', '-filter_threads', '1', '-filter_complex_threads', '1', ...$inputs,
-            '-filter_complex', implode(';', $filters), '-map', '[v]', '-frames:v', (string) $segment->frames, ...FilmFormat::video(), '-f', 'mp4', Tool::file($to),
+            'ffmpeg', '-nostdin', '-hide_banner', '-v', 'error', '-y', '-filter_threads', '1', '-filter_complex_threads', '1',
+            ...$graph->arguments($graph->filter('format=yuv420p', $out)), '-frames:v', (string) $segment->frames, ...$this->format->video(), '-f', 'mp4', Tool::file($to),
         ];
     }
 
-    /**
-     * @param list<string> $inputs
-     * @param list<string> $filters
-     *
-     * @param-out list<string> $inputs
-     * @param-out list<string> $filters
-     */
-    private function withWords(PlannedSlide $slide, string $from, string $label, array &$inputs, array &$filters): string
+    /** @return list<string> */
+    private function raw(string $pixels, int $width, int $height, int $rate = Rate::FPS): array
+    {
+        return ['-f', 'rawvideo', '-pix_fmt', $pixels, '-s', "{$width}x{$height}", '-r', (string) $rate];
+    }
+
+    private function still(FilterGraph $graph, PlannedSlide $slide, string $path): string
+    {
+        file_put_contents($path, null === $slide->image->picture
+            ? Canvas::plain($slide->image->colour, $this->format->width, $this->format->height)
+            : $this->canvas($slide)->frame($slide->move->opensOn));
+
+        return $graph->input([...$this->raw('yuv420p', $this->format->width, $this->format->height), '-i', Tool::file($path)]);
+    }
+
+    /** One frame, shown as long as is needed. */
+    private function held(FilterGraph $graph, string $frame, int $frames): string
+    {
+        return $graph->filter('tpad=stop_mode=clone:stop=' . ($frames - 1), $frame);
+    }
+
+    private function withWords(FilterGraph $graph, PlannedSlide $slide, string $from): string
     {
         if ($slide->words->isEmpty()) {
             return $from;
         }
-        $number = \count(array_keys($inputs, '-i', true));
-        array_push($inputs, '-f', 'png_pipe', '-i', Tool::file($this->makings->words($slide->words, $this->height)));
+        $png = $this->makings->words($slide->words, $this->format->height);
+        [$width, $height, $x, $y] = $this->drawn($png, $slide->words);
         // The overlay's own conversion would use the wrong colour matrix.
-        $filters[] = "[{$number}:v]scale=out_color_matrix=bt709:out_range=tv:flags=accurate_rnd+full_chroma_int,format=yuva420p[w{$label}]";
-        $filters[] = "[{$from}][w{$label}]overlay=format=yuv420:eof_action=repeat[{$label}]";
+        $words = $graph->filter(
+            "crop={$width}:{$height}:{$x}:{$y},scale=out_color_matrix=bt709:out_range=tv:flags=accurate_rnd+full_chroma_int,format=yuva420p",
+            $graph->input(['-f', 'png_pipe', '-i', Tool::file($png)]),
+        );
 
-        return $label;
+        return $graph->filter("overlay=x={$x}:y={$y}:format=yuv420:eof_action=repeat", $from, $words);
     }
 
-    /** @return \Closure(int): string the picture of a slide, without its words, at a frame of the film */
-    private function pictures(PlannedSlide $slide): \Closure
+    /**
+     * The part of the sheet that has anything drawn on it, on even pixels: laying an empty sheet on every frame would cost
+     * as much as a quarter of its encoding.
+     *
+     * @return array{int, int, int, int} width, height, x, y
+     */
+    private function drawn(string $png, Sheet $sheet): array
     {
-        $width = $this->shape->width($this->height);
-        if (null === $slide->image->picture) {
-            $plain = Canvas::plain($slide->image->colour, $width, $this->height);
+        $image = new \Imagick();
+        $image->readImageBlob((string) file_get_contents($png));
+        [$whole, $high] = [$image->getImageWidth(), $image->getImageHeight()];
+        $image->trimImage(0);
+        /** @var array{x: int, y: int} $page */
+        $page = $image->getImagePage();
+        $x = max(0, $page['x'] & ~1);
+        $y = max(0, $page['y'] & ~1);
 
-            return static fn(int $frame): string => $plain;
-        }
-        $closest = min($slide->move->opensOn->width, $slide->move->closesOn->width);
-        $canvas = Canvas::ofPicture($this->makings->image($slide->image, $this->shape), $width, $this->height, $closest);
-        if ($slide->move->isStill()) {
-            $still = $canvas->frame($slide->move->opensOn);
+        return [min($whole - $x, $page['x'] - $x + $image->getImageWidth() + 1 & ~1), min($high - $y, $page['y'] - $y + $image->getImageHeight() + 1 & ~1), $x, $y];
+    }
 
-            return static fn(int $frame): string => $still;
-        }
+    private static function moves(PlannedSlide $slide): bool
+    {
+        return null !== $slide->image->picture && !$slide->move->isStill();
+    }
 
-        return static fn(int $frame): string => $canvas->frame($slide->move->at($slide->progress($frame)));
+    private function canvas(PlannedSlide $slide): Canvas
+    {
+        return $this->canvases->of(
+            $this->makings->image($slide->image, $this->shape),
+            $this->format->width,
+            $this->format->height,
+            min($slide->move->opensOn->width, $slide->move->closesOn->width),
+        );
     }
 }

@@ -10,15 +10,15 @@ use Rhapsode\Core\Plan\Plan;
 final class Segments
 {
     /** Raised when the same plan would give other pictures. */
-    private const ENGINE = 1;
+    private const ENGINE = 2;
 
     /** Frames of a slide alone: a long narration is several segments, so that every worker has a share and a loss is small. */
     private const LONGEST = 600;
 
     /** @return list<Segment> in the order of the film */
-    public static function of(Plan $plan, int $height): array
+    public static function of(Plan $plan, FilmFormat $format): array
     {
-        $made = implode('|', [self::ENGINE, $height, $plan->shape->value, FilmFormat::fingerprint()]);
+        $made = self::ENGINE . ' ' . $format->fingerprint();
         $segments = [];
         foreach ($plan->slides as $i => $slide) {
             $before = $plan->slides[$i - 1] ?? null;

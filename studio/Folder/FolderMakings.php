@@ -12,7 +12,9 @@ use Rhapsode\Studio\Film\Makings;
 use Rhapsode\Studio\Picture\PicturePreparer;
 use Rhapsode\Studio\Picture\PreparedPicture;
 use Rhapsode\Studio\Picture\WholePicture;
+use Rhapsode\Studio\Sound\MeasuredMusic;
 use Rhapsode\Studio\Sound\MeasuredSound;
+use Rhapsode\Studio\Sound\MusicPreparer;
 use Rhapsode\Studio\Sound\SoundPreparer;
 use Rhapsode\Studio\Tool\Unreadable;
 use Rhapsode\Studio\Words\WordsPainter;
@@ -22,7 +24,7 @@ use Symfony\Component\Filesystem\Filesystem;
 final class FolderMakings implements Makings
 {
     /** Raised when preparing gives other results. */
-    private const VERSION = '1';
+    private const VERSION = '2';
 
     private readonly Filesystem $files;
 
@@ -62,10 +64,24 @@ final class FolderMakings implements Makings
             $measured = $this->made($folder, static fn(string $new): MeasuredSound => (new SoundPreparer())->prepare($path, $new . '/take.flac'));
             file_put_contents($folder . '/measured.json', json_encode($measured, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
         }
-        /** @var array{samples: int, from: int, to: int, loudness: float|null, peak: float, peaks: list<float>} $m as written above */
+        /** @var array{samples: int, from: int, to: int, loudness: float|null, peak: float, noise: float|null, clipped: bool, pauses: list<array{int, int}>, peaks: list<float>, cleaned: float} $m as written above */
         $m = json_decode((string) file_get_contents($folder . '/measured.json'), true, 8, \JSON_THROW_ON_ERROR);
 
-        return new MeasuredSound($m['samples'], $m['from'], $m['to'], $m['loudness'], $m['peak'], $m['peaks']);
+        return new MeasuredSound($m['samples'], $m['from'], $m['to'], $m['loudness'], $m['peak'], $m['noise'], $m['clipped'], $m['pauses'], $m['peaks'], $m['cleaned']);
+    }
+
+    /** @throws Unreadable */
+    public function addMusic(string $id, string $path): MeasuredMusic
+    {
+        $folder = $this->folder('music', $id, $path);
+        if (!is_file($folder . '/measured.json')) {
+            $measured = $this->made($folder, static fn(string $new): MeasuredMusic => (new MusicPreparer())->prepare($path, $new));
+            file_put_contents($folder . '/measured.json', json_encode($measured, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
+        }
+        /** @var array{samples: int, loudness: float|null, loudest: float|null, peak: float} $m as written above */
+        $m = json_decode((string) file_get_contents($folder . '/measured.json'), true, 8, \JSON_THROW_ON_ERROR);
+
+        return new MeasuredMusic($m['samples'], $m['loudness'], $m['loudest'], $m['peak']);
     }
 
     public function light(string $id): LightMap
@@ -87,6 +103,11 @@ final class FolderMakings implements Makings
     public function take(string $id): string
     {
         return $this->known['take:' . $id] . '/take.flac';
+    }
+
+    public function music(string $id): string
+    {
+        return $this->known['music:' . $id] . '/' . MeasuredMusic::FULL;
     }
 
     public function words(Sheet $sheet, int $height): string

@@ -5,14 +5,18 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Folder;
 
 use Rhapsode\Core\Shape\BadShape;
+use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Caption;
 use Rhapsode\Core\Story\FileOrder;
+use Rhapsode\Core\Story\Music;
 use Rhapsode\Core\Story\Picture;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Story\Source;
+use Rhapsode\Core\Story\Spoken;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Words\LightMap;
+use Rhapsode\Studio\Captions\CaptionFile;
 use Rhapsode\Studio\Tool\Unreadable;
 
 /**
@@ -20,7 +24,7 @@ use Rhapsode\Studio\Tool\Unreadable;
  *
  * Pictures in natural order of their names; a sound of the same stem is that slide's narration, `STEM.txt` its script,
  * `STEM.caption.txt` the words on its picture; `title.txt` the title; `sources.csv` (file,title,author,source,licence)
- * the credits.
+ * the credits; `bed.mp3` (any sound format) the music under it; `captions.vtt` or `captions.srt` its captions.
  */
 final readonly class StoryFolder
 {
@@ -57,6 +61,10 @@ final readonly class StoryFolder
         }
         foreach ($story->takes as $take) {
             $this->named($take->file, fn(string $path) => $this->makings->addTake($take->id, $path));
+        }
+
+        foreach ($story->music as $music) {
+            $this->named($music->file, fn(string $path) => $this->makings->addMusic($music->id, $path));
         }
 
         return $story;
@@ -96,7 +104,53 @@ final readonly class StoryFolder
             throw new Unreadable('The folder holds no pictures.');
         }
 
-        return new Story('' === $title ? basename((string) realpath($this->folder)) : mb_substr(strtok($title, "\n") ?: $title, 0, 120), $slides, $pictures, $takes);
+        [$music, $beds] = $this->bed($sounds, $sources, $names);
+
+        return new Story(
+            '' === $title ? basename((string) realpath($this->folder)) : mb_substr(strtok($title, "\n") ?: $title, 0, 120),
+            $slides,
+            $pictures,
+            $takes,
+            music: $music,
+            beds: $beds,
+            captions: $this->captions($names),
+        );
+    }
+
+    /**
+     * A sound called "bed" is the bed, unless a picture of that name speaks with it.
+     *
+     * @param array<string, string> $sounds  file names by stem
+     * @param array<string, Source> $sources
+     * @param list<string>          $names
+     *
+     * @return array{array<string, Music>, list<Bed>}
+     */
+    private function bed(array $sounds, array $sources, array $names): array
+    {
+        $file = $sounds['bed'] ?? null;
+        if (null === $file || \in_array('bed', array_map(static fn(string $name): string => pathinfo($name, \PATHINFO_FILENAME), $this->ending($names, self::PICTURES)), true)) {
+            return [[], []];
+        }
+        $music = $this->named($file, fn(string $path) => $this->makings->addMusic('bed', $path))->music('bed', $file, $sources[$file] ?? new Source());
+
+        return [['bed' => $music], [new Bed('bed', 'bed')]];
+    }
+
+    /**
+     * @param list<string> $names
+     *
+     * @return list<Spoken>|null
+     */
+    private function captions(array $names): ?array
+    {
+        foreach (['captions.vtt', 'captions.srt'] as $name) {
+            if (\in_array($name, $names, true)) {
+                return $this->named($name, static fn(string $path): array => CaptionFile::read((string) file_get_contents($path, length: CaptionFile::MOST_BYTES + 1)));
+            }
+        }
+
+        return null;
     }
 
     /**

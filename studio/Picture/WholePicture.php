@@ -9,12 +9,12 @@ use Rhapsode\Core\Story\Shape;
 /** A picture shown whole, on a ground made from itself: enlarged to fill, blurred and darkened. */
 final class WholePicture
 {
-    private const HEIGHT = 1080;
+    private const SHORTER = 1080;
 
     /** @param string $full a prepared picture */
     public static function make(string $full, string $to, Shape $shape): void
     {
-        $height = self::HEIGHT;
+        $height = $shape->height(self::SHORTER);
         $width = $shape->width($height);
         $picture = new \Imagick();
         $picture->readImageBlob((string) file_get_contents($full));

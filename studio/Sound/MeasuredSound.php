@@ -9,22 +9,30 @@ use Rhapsode\Core\Story\Take;
 /**
  * A recording made ready: a FLAC file of one channel at 48 kHz, and what was measured of it.
  *
- * $peaks is the waveform as it is drawn, one peak (0 to 1) for each tenth of a second; the rest as in Take.
+ * $peaks is the waveform as it is drawn, one peak (0 to 1) for each tenth of a second; $cleaned by how many decibels a
+ * steady noise was lowered, 0 for not at all; the rest as in Take.
  */
 final readonly class MeasuredSound
 {
-    /** @param list<float> $peaks */
+    /**
+     * @param list<array{int, int}> $pauses
+     * @param list<float>           $peaks
+     */
     public function __construct(
         public int $samples,
         public int $from,
         public int $to,
         public ?float $loudness,
         public float $peak,
+        public ?float $noise,
+        public bool $clipped,
+        public array $pauses,
         public array $peaks,
+        public float $cleaned = 0.0,
     ) {}
 
     public function take(string $id, string $file): Take
     {
-        return new Take($id, $file, $this->samples, $this->from, $this->to, $this->loudness, $this->peak);
+        return new Take($id, $file, $this->samples, $this->from, $this->to, $this->loudness, $this->peak, $this->noise, $this->clipped, $this->pauses);
     }
 }

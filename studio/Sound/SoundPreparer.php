@@ -4,77 +4,72 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Sound;
 
+use Rhapsode\Core\Sound\Cleaning;
+use Rhapsode\Core\Sound\Level;
+use Rhapsode\Core\Sound\Pauses;
 use Rhapsode\Core\Sound\Trim;
-use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
 use Rhapsode\Studio\Tool\Unreadable;
 
-/** Makes a recording ready, whatever it came as, and measures it. */
+/** Makes a recording of a voice ready, whatever it came as: one channel, a steady noise lowered, everything measured. */
 final class SoundPreparer
 {
-    public const MOST_BYTES = 400_000_000;
-    private const MOST_SECONDS = 3600;
-    /** Levels are measured every 10 ms, the drawn waveform has a tenth of that. */
+    /** The waveform is drawn from a tenth of the levels. */
     private const DRAWN = 10;
+    /** Samples by which ffmpeg's afftdn delays what it lets through, at 48 kHz: half its window. */
+    private const DELAY = 1200;
 
     /** @throws Unreadable */
     public function prepare(string $path, string $flac): MeasuredSound
     {
-        if ((int) filesize($path) > self::MOST_BYTES) {
-            throw new Unreadable('This sound is larger than 400 MB. Save it as MP3 or FLAC and bring that in.');
-        }
-        $head = (string) file_get_contents($path, length: 64);
-        if ('' === $head) {
-            throw new Unreadable('This recording is empty.');
-        }
-        $kind = SoundKind::of($head) ?? throw new Unreadable('This file is not a sound that can be read. WAV, MP3, M4A, Ogg, FLAC, WebM and AIFF can.');
+        $kind = SoundReader::kind($path);
+        $samples = SoundReader::toFlac($path, $kind, $flac, 'mono');
         try {
-            // A browser's recording may leave gaps when the machine was busy: the container's times are right.
-            Tool::ffmpeg([
-                '-v', 'error', '-f', $kind->value, '-i', Tool::file($path), '-map', '0:a:0', '-vn', '-sn', '-dn',
-                '-t', (string) self::MOST_SECONDS, '-af', 'aresample=48000:async=1:first_pts=0,aformat=sample_fmts=s16:channel_layouts=mono',
-                '-map_metadata', '-1', '-fflags', '+bitexact', '-f', 'flac', Tool::file($flac),
-            ], 300);
-            [$rms, $peaks] = $this->levels($flac);
+            // Cut-off tops are told from the recording as it came: another rate rounds them.
+            [, $came] = SoundReader::levels($path, $kind);
+            [$rms, $peaks] = SoundReader::levels($flac);
+            $voice = Trim::voice($rms, $samples);
+            $pauses = Pauses::of($rms, ...$voice);
+            $cleaning = Cleaning::of($rms, $samples, $voice, $pauses);
+            if (null !== $cleaning) {
+                self::clean($flac, $cleaning, $samples);
+                [$rms, $peaks] = SoundReader::levels($flac);
+            }
+            [$loudness, , $peak] = SoundReader::loudness($flac, "atrim=start_sample={$voice[0]}:end_sample={$voice[1]},asetpts=N/SR/TB,");
         } catch (ToolFailed) {
             throw new Unreadable('This sound is broken and cannot be played. Try to save it again, or take it from where it came.');
         }
-        $samples = $this->samples($flac);
-        if ($samples < Rate::SAMPLES / 10) {
-            throw new Unreadable('This recording is too short to hold a voice.');
-        }
-        [$from, $to] = Trim::voice($rms, $samples);
-        [$loudness, $peak] = $this->loudness($flac, $from, $to);
 
-        return new MeasuredSound($samples, $from, $to, $loudness, $peak, self::drawn($peaks));
-    }
-
-    /** @throws ToolFailed */
-    private function samples(string $flac): int
-    {
-        // STREAMINFO of the FLAC format: the sample count is 36 bits at byte 21.
-        $head = (string) file_get_contents($flac, length: 26);
-        return 'fLaC' === substr($head, 0, 4) ? ((\ord($head[21]) & 0x0F) << 32) | (int) hexdec(bin2hex(substr($head, 22, 4))) : 0;
+        return new MeasuredSound($samples, $voice[0], $voice[1], $loudness, $peak, Level::noise($rms), Level::isClipped($came), $pauses, self::drawn($peaks), $cleaning->decibels ?? 0.0);
     }
 
     /**
-     * @return array{list<float>, list<float>} RMS and peak in dBFS for each 10 ms
+     * The noise is learned from the stretch where it is heard alone, which is put before the recording for that and cut
+     * off again: spectral subtraction with a floor, so hum and hiss alike.
      *
      * @throws ToolFailed
      */
-    private function levels(string $flac): array
+    private static function clean(string $flac, Cleaning $cleaning, int $samples): void
     {
-        [$out] = Tool::ffmpeg([
-            '-v', 'error', '-i', Tool::file($flac),
-            '-af', 'asetnsamples=n=' . Trim::WINDOW . ':p=1,astats=metadata=1:reset=1:measure_perchannel=RMS_level+Peak_level:measure_overall=none,ametadata=mode=print:file=-',
-            '-f', 'null', '-',
-        ], 300);
-        preg_match_all('/RMS_level=(\S+)/', $out, $rms);
-        preg_match_all('/Peak_level=(\S+)/', $out, $peaks);
-        $read = static fn(string $value): float => is_numeric($value) ? max(-200.0, (float) $value) : -200.0;
-
-        return [array_map($read, $rms[1]), array_map($read, $peaks[1])];
+        $scratch = new Scratch(\dirname($flac));
+        [$from, $to] = $cleaning->noise;
+        $length = $to - $from;
+        Tool::ffmpeg([
+            '-v', 'error', '-f', 'flac', '-i', Tool::file($flac), '-filter_complex', \sprintf(
+                "[0]asplit[a][b];[a]atrim=start_sample=%d:end_sample=%d,asetpts=N/SR/TB[quiet];[quiet][b]concat=n=2:v=0:a=1,apad=pad_len=%d,asendcmd=c='0.0 afftdn sn start;%.4F afftdn sn stop',afftdn=nr=%.1F:nf=-40,atrim=start_sample=%d:end_sample=%d,asetpts=N/SR/TB,aformat=sample_fmts=s16",
+                $from,
+                $to,
+                self::DELAY,
+                $length / 48_000,
+                $cleaning->decibels,
+                $length + self::DELAY,
+                $length + self::DELAY + $samples,
+            ),
+            '-fflags', '+bitexact', '-f', 'flac', Tool::file($scratch->path('clean.flac')),
+        ], 600);
+        rename($scratch->path('clean.flac'), $flac);
     }
 
     /**
@@ -88,23 +83,5 @@ final class SoundPreparer
             static fn(array $part): float => round(10 ** (max([-200.0, ...$part]) / 20), 3),
             array_chunk($peaks, self::DRAWN),
         );
-    }
-
-    /**
-     * @return array{float|null, float} integrated loudness of the voice as from two channels, and its true peak (ffmpeg's ebur128 filter)
-     *
-     * @throws ToolFailed
-     */
-    private function loudness(string $flac, int $from, int $to): array
-    {
-        [, $said] = Tool::ffmpeg([
-            '-i', Tool::file($flac), '-af', "atrim=start_sample={$from}:end_sample={$to},asetpts=N/SR/TB,ebur128=peak=true:dualmono=true:framelog=verbose", '-f', 'null', '-',
-        ], 300);
-        $summary = substr($said, (int) strrpos($said, 'Summary:'));
-        $loudness = 1 === preg_match('/I:\s+(-?[\d.]+) LUFS/', $summary, $found) ? (float) $found[1] : -70.0;
-        $peak = 1 === preg_match('/Peak:\s+(-?[\d.]+) dBFS/', $summary, $found) ? (float) $found[1] : -200.0;
-
-        // The meter's absolute gate is at -70 LUFS: nothing passed it.
-        return [$loudness <= -70.0 ? null : $loudness, $peak];
     }
 }

@@ -33,15 +33,15 @@ final class WordsPainter
         Tool::run(['rsvg-convert', '--unlimited', '--height', (string) $height, '--keep-aspect-ratio', '--format', 'png', '--output', $path], 30, 3000, $this->svg($sheet, $height));
     }
 
-    public function svg(Sheet $sheet, int $height = Sheet::HEIGHT): string
+    public function svg(Sheet $sheet, ?int $height = null): string
     {
-        $scale = $height / Sheet::HEIGHT;
+        $scale = ($height ?? $sheet->height) / $sheet->height;
         $shapes = implode('', array_map(self::plate(...), $sheet->plates)) . implode('', array_map(
             static fn(Line $line): string => 1 === preg_match(self::EMOJI, $line->text) ? self::coloured($line, $scale) : self::line($line),
             $sheet->lines,
         ));
 
-        return \sprintf('<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d">%3$s</svg>', $sheet->width, Sheet::HEIGHT, $shapes);
+        return \sprintf('<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d">%3$s</svg>', $sheet->width, $sheet->height, $shapes);
     }
 
     private static function plate(Plate $plate): string

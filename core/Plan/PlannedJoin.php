@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Plan;
+
+use Rhapsode\Core\Story\JoinKind;
+use Rhapsode\Core\Words\Direction;
+use Rhapsode\Core\Words\Legibility;
+use Rhapsode\Core\Words\Typesetter;
+
+/**
+ * How a slide gives way to the next, over $frames frames. At frame n of the join its progress p is n / frames, and
+ * - a crossfade shows the next with a weight of p;
+ * - one through a colour (#RRGGBB) shows the colour over the one with a weight of 2p in its first half, then the next
+ *   over the colour with 2p - 1;
+ * - one toward an edge shows the next with a weight of clamp((p (1 + soft) - d) / soft) at a share d of the way to
+ *   that edge: the soft edge is `soft` of the picture wide.
+ */
+final readonly class PlannedJoin
+{
+    public const SOFT = 0.35;
+
+    /** @param 'right'|'left'|'top'|null $toward */
+    private function __construct(public JoinKind $kind, public int $frames, public ?string $colour = null, public ?string $toward = null) {}
+
+    public static function of(JoinKind $kind, int $frames, string $language = 'en'): self
+    {
+        return 0 === $frames ? new self(JoinKind::Cut, 0) : new self(
+            $kind,
+            $frames,
+            match ($kind) {
+                JoinKind::ThroughDark => Legibility::DARK,
+                JoinKind::ThroughLight => Typesetter::ground(),
+                default => null,
+            },
+            match ($kind) {
+                JoinKind::Sweep => Direction::isRightToLeft($language) ? 'left' : 'right',
+                JoinKind::Rise => 'top',
+                default => null,
+            },
+        );
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['kind' => $this->kind->value, 'frames' => $this->frames, 'colour' => $this->colour, 'toward' => $this->toward, 'soft' => self::SOFT];
+    }
+}

@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Sound;
+
+use Rhapsode\Core\Story\Bed;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Timing\Timed;
+
+/** Lays the beds of a story under its film: where each begins and ends, how it loops, gives way to the next, and ducks. */
+final readonly class Beds
+{
+    /** Seconds over which one bed gives way to the next, and a piece that begins again to itself. */
+    private const CROSS = 2.0;
+    private const SEAM = 1.5;
+    /** Points for each curve; between them the gain goes in straight lines. */
+    private const STEPS = 12;
+
+    private Ducking $ducking;
+
+    /**
+     * @param list<Timed> $timed
+     * @param int         $end   the film's last sample, exclusive
+     */
+    public function __construct(private Story $story, private array $timed, private int $end)
+    {
+        $this->ducking = Ducking::under(array_values(array_filter(array_map(static fn(Timed $t) => $t->voice, $timed))));
+    }
+
+    /** @return list<Play> in order */
+    public function plays(): array
+    {
+        $laid = [];
+        foreach ($this->story->beds as $bed) {
+            [$from, $to] = $this->span($bed);
+            if ($to > $from && isset($this->story->music[$bed->music])) {
+                $laid[] = [$from, $to, $bed];
+            }
+        }
+        usort($laid, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
+        $plays = [];
+        $cross = self::samples(self::CROSS);
+        foreach ($laid as $i => [$from, $to, $bed]) {
+            $before = $laid[$i - 1] ?? null;
+            $next = $laid[$i + 1] ?? null;
+            $follows = null !== $before && $from - $before[1] < $cross;
+            $followed = null !== $next && $next[0] - $to < $cross;
+            // In a row the one goes down while the other comes up, half before the slide's start and half after.
+            array_push($plays, ...$this->laid(
+                $bed,
+                $follows ? max(0, $from - intdiv($cross, 2)) : $from,
+                $followed ? min($this->end, $next[0] + intdiv($cross, 2)) : $to,
+                $follows ? $cross : self::samples($bed->fadeIn),
+                $followed ? $cross : self::samples($bed->fadeOut),
+            ));
+        }
+
+        return $plays;
+    }
+
+    /** @return array{int, int} samples */
+    private function span(Bed $bed): array
+    {
+        $first = null === $bed->from ? 0 : $this->story->indexOf($bed->from) ?? 0;
+        $last = null === $bed->to ? null : $this->story->indexOf($bed->to);
+        // Slides may have been moved past each other since.
+        if (null !== $last && $last < $first) {
+            [$first, $last] = [$last, $first];
+        }
+
+        return [
+            ($this->timed[$first]->start ?? 0) * Rate::SAMPLES_PER_FRAME,
+            null === $last ? $this->end : min($this->end, $this->timed[$last]->end() * Rate::SAMPLES_PER_FRAME),
+        ];
+    }
+
+    /** @return list<Play> the piece as often as it is needed */
+    private function laid(Bed $bed, int $from, int $to, int $fadeIn, int $fadeOut): array
+    {
+        $music = $this->story->music[$bed->music];
+        $begin = min(self::samples($bed->start), $music->samples - 1);
+        $length = $music->samples - $begin;
+        $seam = min(self::samples(self::SEAM), intdiv($length, 4));
+        if (!$bed->loops || $length < Rate::SAMPLES) {
+            $to = min($to, $from + $length);
+        }
+        $fadeIn = min($fadeIn, intdiv($to - $from, 2));
+        $fadeOut = min($fadeOut, intdiv($to - $from, 2));
+        $plays = [];
+        for ($at = $from; $at < $to; $at += $length - $seam) {
+            $end = min($to, $at + $length);
+            $seamIn = $at > $from ? $seam : 0;
+            $seamOut = $end < $to ? $seam : 0;
+            $plays[] = new Play($music->id, $at, $begin, $begin + $end - $at, $this->gains($bed, $at, $end, [
+                [$from, $from + $fadeIn, true], [$to - $fadeOut, $to, false], [$at, $at + $seamIn, true], [$end - $seamOut, $end, false],
+            ]));
+            if ($end === $to) {
+                break;
+            }
+        }
+
+        return $plays;
+    }
+
+    /**
+     * @param list<array{int, int, bool}> $fades from, to, whether up
+     *
+     * @return non-empty-list<array{int, float}>
+     */
+    private function gains(Bed $bed, int $at, int $end, array $fades): array
+    {
+        $curves = array_map(static fn(array $fade): array => [$fade[0], $fade[1]], $fades);
+        $moments = [$at => true, $end => true];
+        foreach ([...$curves, ...($bed->ducks ? $this->ducking->ramps() : [])] as [$from, $to]) {
+            for ($i = 0; $i <= self::STEPS; ++$i) {
+                $moment = $from + intdiv(($to - $from) * $i, self::STEPS);
+                if ($moment > $at && $moment < $end) {
+                    $moments[$moment] = true;
+                }
+            }
+        }
+        ksort($moments);
+        [$open, $ducked] = $this->levels($bed);
+        $points = [];
+        foreach (array_keys($moments) as $moment) {
+            $duck = $bed->ducks ? $this->ducking->at($moment) : 0.0;
+            $gain = Loudness::factor($open + ($ducked - $open) * $duck);
+            foreach ($fades as [$from, $to, $up]) {
+                if ($to > $from) {
+                    $share = max(0.0, min(1.0, ($moment - $from) / ($to - $from)));
+                    // Sine and cosine: two that cross keep the same power (common practice).
+                    $gain *= $up ? sin($share * \M_PI_2) : cos($share * \M_PI_2);
+                }
+            }
+            $points[] = [$moment, max(0.0, round($gain, 6))];
+        }
+
+        return $points;
+    }
+
+    /** @return array{float, float} the music's gain in dB where nobody speaks, and under a voice */
+    private function levels(Bed $bed): array
+    {
+        $music = $this->story->music[$bed->music];
+        $open = Loudness::TARGET - $bed->under - ($music->loudness ?? Loudness::TARGET);
+        $ducked = Loudness::TARGET - Loudness::BED_UNDER_VOICE - ($music->loudest ?? $music->loudness ?? Loudness::TARGET);
+
+        return [$open, min($open, $ducked)];
+    }
+
+    private static function samples(float $seconds): int
+    {
+        return (int) round($seconds * Rate::SAMPLES);
+    }
+}

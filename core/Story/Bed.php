@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Story;
+
+use Rhapsode\Core\Shape\Fields;
+
+/**
+ * Music under the voice, from one slide to the end of another; null for the first slide and for the end of the film.
+ * $under is how many decibels it lies under a voice's loudness where nobody speaks; $ducks whether it gives way
+ * while somebody does. $start is the second of the music it begins with; $loops whether it begins again when it is over.
+ * Fades in seconds.
+ */
+final readonly class Bed
+{
+    public const UNDER = 8.0;
+
+    public function __construct(
+        public string $id,
+        public string $music,
+        public ?string $from = null,
+        public ?string $to = null,
+        public float $under = self::UNDER,
+        public float $fadeIn = 2.0,
+        public float $fadeOut = 3.0,
+        public float $start = 0.0,
+        public bool $loops = true,
+        public bool $ducks = true,
+    ) {}
+
+    public static function read(Fields $in): self
+    {
+        return new self(
+            $in->id('id'),
+            $in->id('music'),
+            $in->idOrNull('from'),
+            $in->idOrNull('to'),
+            $in->number('under', -6, 40, self::UNDER),
+            $in->number('fadeIn', 0, 20, 2.0),
+            $in->number('fadeOut', 0, 20, 3.0),
+            $in->number('start', 0, 14_400, 0.0),
+            $in->flag('loops', true),
+            $in->flag('ducks', true),
+        );
+    }
+
+    /** The same bed with the named properties changed. */
+    public function with(mixed ...$changes): self
+    {
+        /** @phpstan-ignore argument.type (the names and types are those of the constructor, checked when it runs) */
+        return new self(...array_merge(get_object_vars($this), $changes));
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id, 'music' => $this->music, 'from' => $this->from, 'to' => $this->to, 'under' => $this->under,
+            'fadeIn' => $this->fadeIn, 'fadeOut' => $this->fadeOut, 'start' => $this->start, 'loops' => $this->loops, 'ducks' => $this->ducks,
+        ];
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Captions;
+
+use Captioning\Format\SubripFile;
+use Rhapsode\Core\Shape\Fields;
+use Rhapsode\Core\Story\Spoken;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Studio\Tool\Scratch;
+use Rhapsode\Studio\Tool\Tool;
+use Rhapsode\Studio\Tool\ToolFailed;
+use Rhapsode\Studio\Tool\Unreadable;
+
+/**
+ * Reads a file of captions: W3C WebVTT or SubRip, told apart by content. ffmpeg's readers forgive what people's files
+ * have (numbers out of order, other line ends, styles); what they give is then read strictly.
+ */
+final class CaptionFile
+{
+    public const MOST_BYTES = 2_000_000;
+
+    /** Whether the text has times in it; without them it is a plain transcript. */
+    public static function isTimed(string $text): bool
+    {
+        return str_contains($text, '-->');
+    }
+
+    /** The text of a file in whatever encoding people have, with plain line ends. @throws Unreadable */
+    public static function text(string $bytes): string
+    {
+        if (\strlen($bytes) > self::MOST_BYTES) {
+            throw new Unreadable('This file is too large for captions.');
+        }
+        $encoding = match (true) {
+            str_starts_with($bytes, "\xFF\xFE") => 'UTF-16LE',
+            str_starts_with($bytes, "\xFE\xFF") => 'UTF-16BE',
+            mb_check_encoding($bytes, 'UTF-8') => 'UTF-8',
+            default => 'Windows-1252',
+        };
+        if (str_contains(substr($bytes, 0, 1000), "\0") && !str_starts_with($encoding, 'UTF-16')) {
+            throw new Unreadable('This file holds no text.');
+        }
+
+        return str_replace(["\u{FEFF}", "\r\n", "\r"], ['', "\n", "\n"], mb_convert_encoding($bytes, 'UTF-8', $encoding));
+    }
+
+    /**
+     * @return list<Spoken>
+     *
+     * @throws Unreadable
+     */
+    public static function read(string $bytes): array
+    {
+        $text = self::text($bytes);
+        $scratch = new Scratch();
+        file_put_contents($scratch->path('captions'), $text);
+        try {
+            [$plain] = Tool::ffmpeg(['-v', 'error', '-f', str_starts_with($text, 'WEBVTT') ? 'webvtt' : 'srt', '-i', $scratch->path('captions'), '-f', 'srt', '-'], 30);
+            $file = new SubripFile(_requireStrictFileFormat: false);
+            $file->loadFromString(trim($plain) . "\n");
+        } catch (ToolFailed|\Exception) {
+            throw new Unreadable('These captions cannot be read. WebVTT (.vtt) and SubRip (.srt) can, and plain text.');
+        }
+        $captions = [];
+        foreach ($file->getCues() as $cue) {
+            $words = trim(html_entity_decode(strip_tags((string) preg_replace('/\{\\\\[^}]*\}/', '', $cue->getText())), \ENT_QUOTES | \ENT_HTML5, 'UTF-8'));
+            [$start, $end] = [(int) $cue->getStartMS(), (int) $cue->getStopMS()];
+            if ('' !== $words && $end > $start) {
+                $captions[] = Spoken::read(Fields::of(['start' => $start, 'end' => $end, 'text' => mb_substr($words, 0, Spoken::MAX)]));
+            }
+        }
+        if ([] === $captions || \count($captions) > Story::MAX_CAPTIONS) {
+            throw new Unreadable([] === $captions ? 'There are no captions in this file.' : 'There are too many captions in this file.');
+        }
+
+        return $captions;
+    }
+}
