@@ -84,13 +84,18 @@ final class Alignment
                 }
                 $cheapest = [self::apart($at[$p], $expected[$u]) + $passedUnits[$u] + $passedPauses[$p], -1, -1];
                 for ($q = $p - 1; $q >= 0 && $q >= $p - self::REACH; --$q) {
+                    $between = $at[$p] - $at[$q];
+                    $passed = $passedUnits[$u] + $passedPauses[$p] - $passedPauses[$q + 1];
                     foreach ($best[$q] as $v => [$cost]) {
                         if ($v >= $u) {
-                            continue;
+                            break;
                         }
-                        $cost += self::apart($at[$p] - $at[$q], $expected[$u] - $expected[$v]) + $passedUnits[$u] - $passedUnits[$v + 1] + $passedPauses[$p] - $passedPauses[$q + 1];
+                        $cost += $passed - $passedUnits[$v + 1];
                         if ($cost < $cheapest[0]) {
-                            $cheapest = [$cost, $q, $v];
+                            $cost += self::apart($between, $expected[$u] - $expected[$v]);
+                            if ($cost < $cheapest[0]) {
+                                $cheapest = [$cost, $q, $v];
+                            }
                         }
                     }
                 }
@@ -163,38 +168,36 @@ final class Alignment
      */
     private static function times(array $units, array $expected, array $at, array $pauses, array $matched, float $spoken, float $length): array
     {
+        // Real time: the speaking clock and every pause before it.
+        $passed = 0;
+        $paused = 0.0;
+        $real = static function (float $clock, int $within) use (&$passed, &$paused, $at, $pauses): float {
+            while ($passed < $within && $at[$passed] < $clock - 1e-9) {
+                $paused += $pauses[$passed][1] - $pauses[$passed][0];
+                ++$passed;
+            }
+
+            return $clock + $paused;
+        };
+        $anchors = [];
+        foreach ($matched as $p => $u) {
+            $anchors[] = [$p, $u];
+        }
+        $anchors[] = [\count($pauses), \count($units) - 1];
         $times = [];
         $next = 0;
-        $begin = 0.0;
-        $clock = 0.0;
-        $told = 0.0;
-        $strays = 0;
-        foreach ([...array_map(null, array_keys($matched), $matched), [\count($pauses), \count($units) - 1]] as [$p, $u]) {
+        $clock = $told = 0.0;
+        foreach ($anchors as [$p, $u]) {
             $end = $at[$p] ?? $spoken;
             $scale = ($end - $clock) / max(0.001, $expected[$u] - $told);
-            // Real time: the speaking clock and every pause before it.
-            $real = static function (float $clock) use (&$strays, $at, $pauses, $p, &$begin): float {
-                while ($strays < $p && $at[$strays] < $clock - 1e-9) {
-                    $begin += $pauses[$strays][1] - $pauses[$strays][0];
-                    ++$strays;
-                }
-
-                return $clock + $begin;
-            };
             for (; $next <= $u; ++$next) {
-                $from = 0 === $next ? 0.0 : $real($clock + (($expected[$next - 1] ?? 0.0) - $told) * $scale);
-                $times[] = [$from, $real($clock + ($expected[$next] - $told) * $scale)];
+                $from = 0 === $next ? 0.0 : $real($clock + ($expected[$next - 1] - $told) * $scale, $p);
+                $times[] = [$from, $next === $u && $next === \count($units) - 1 ? $length : $real($clock + ($expected[$next] - $told) * $scale, $p)];
             }
-            if (isset($pauses[$p])) {
-                while ($strays <= $p) {
-                    $begin += $pauses[$strays][1] - $pauses[$strays][0];
-                    ++$strays;
-                }
-            }
+            $real(\INF, $p + 1 > \count($pauses) ? \count($pauses) : $p + 1);
             $clock = $end;
             $told = $expected[$u];
         }
-        $times[\count($times) - 1][1] = min($length, max($times[\count($times) - 1]));
 
         return $times;
     }

@@ -88,16 +88,18 @@ final readonly class CueCutter
     private function withoutFlashes(array $parts): array
     {
         $joined = [];
-        foreach ($parts as [$first, $last]) {
-            $before = array_key_last($joined);
-            if (null !== $before && ($this->isShort(...$joined[$before]) || $this->isShort($first, $last)) && $this->fits($joined[$before][0], $last)) {
-                $joined[$before][1] = $last;
+        $before = null;
+        foreach ($parts as $part) {
+            if (null !== $before && ($this->isShort(...$before) || $this->isShort(...$part)) && $this->fits($before[0], $part[1])) {
+                $before = [$before[0], $part[1]];
             } else {
-                $joined[] = [$first, $last];
+                $joined[] = $before;
+                $before = $part;
             }
         }
+        $joined[] = $before;
 
-        return array_values($joined);
+        return array_values(array_filter($joined));
     }
 
     private function isShort(int $first, int $last): bool

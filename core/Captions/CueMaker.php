@@ -34,7 +34,7 @@ final readonly class CueMaker
 
     public function __construct(private string $language = 'en') {}
 
-    /** @return list<Cue> none for a slide without voice or script */
+    /** @return list<Cue> timed from the slide's start; none for a slide without voice or script */
     public function of(Timed $timed, ?Take $take): array
     {
         $voice = $timed->voice;
@@ -43,11 +43,12 @@ final readonly class CueMaker
             return [];
         }
         [$begin, $times] = self::spoken($units, $voice, $take);
+        $begin -= intdiv($timed->start * 1000, Rate::FPS);
         // Words upon words cannot be read: a caption at the bottom sends the cues to the top.
         $high = SlideKind::Picture === $timed->slide->kind && CaptionPlace::Bottom === $timed->slide->caption->place && '' !== trim($timed->slide->caption->text);
         $cutter = new CueCutter($units, $times);
         $parts = $cutter->parts();
-        $latest = intdiv($timed->end() * 1000, Rate::FPS);
+        $latest = intdiv($timed->stay * 1000, Rate::FPS);
         $cues = [];
         foreach ($parts as $i => [$first, $last]) {
             $text = $cutter->text($first, $last);
@@ -70,13 +71,13 @@ final readonly class CueMaker
     /**
      * @param list<Unit> $units
      *
-     * @return array{int, list<array{float, float}>} the millisecond of the film at which the voice begins, and seconds from there for each unit
+     * @return array{int, list<array{float, float}>} the millisecond of the film at which the voice is heard, and seconds from there for each unit
      */
     private static function spoken(array $units, VoiceSpan $voice, Take $take): array
     {
-        // Trimming leaves a margin on both sides.
-        $from = max($voice->from, min($take->from + Trim::BEFORE, $take->to - 1));
-        $to = min($voice->to, max($take->to - Trim::AFTER, $from + 1));
+        // Trimming leaves a margin on both sides, where there was room for one.
+        $from = max($voice->from, min($take->from + (0 === $take->from ? 0 : Trim::BEFORE), $take->to - 1));
+        $to = min($voice->to, max($take->to - ($take->to === $take->samples ? 0 : Trim::AFTER), $from + 1));
         $pauses = [];
         foreach ($take->pauses as [$a, $b]) {
             if ($a > $from && $b < $to) {

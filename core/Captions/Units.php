@@ -10,7 +10,8 @@ use Rhapsode\Core\Words\Breaks;
 final class Units
 {
     private const CLAUSE_END = '/[,;:—–，、；：،؛]["”’»)\]]*$/u';
-    private const SENTENCE_END = '/[.!?…。！？؟।]["”’»)\]]*$/u';
+    /** What the way from one word to the next takes, in letters. */
+    private const SPACE = 0.6;
 
     /** @return list<Unit> */
     public static function of(string $script, string $language): array
@@ -30,9 +31,12 @@ final class Units
             if ('' === $bare) {
                 continue;
             }
-            $length = mb_strlen($bare);
-            $units[] = new Unit($part, $length, \strlen($part) - \strlen($bare), self::weight($bare, $length), match (true) {
-                isset($ends[$at]) || 1 === preg_match(self::SENTENCE_END, $bare) && $at === \strlen($script) => Unit::SENTENCE,
+            // Most of what is written in most languages is a plain word.
+            $plain = ctype_alpha($bare);
+            $length = $plain ? \strlen($bare) : mb_strlen($bare);
+            $units[] = new Unit($part, $length, \strlen($part) - \strlen($bare), $plain ? $length + self::SPACE : self::weight($bare, $length), match (true) {
+                isset($ends[$at]) => Unit::SENTENCE,
+                $plain => Unit::WORD,
                 1 === preg_match(self::CLAUSE_END, $bare) => Unit::CLAUSE,
                 default => Unit::WORD,
             });
@@ -50,11 +54,11 @@ final class Units
         if (\strlen($text) === $length) {
             $letters = \strlen((string) preg_replace('/[^a-z]/i', '', $text));
 
-            return max(0.5, $letters + 3.0 * \strlen((string) preg_replace('/\D/', '', $text)) + 0.6);
+            return max(0.5, $letters + 3.0 * \strlen((string) preg_replace('/\D/', '', $text)) + self::SPACE);
         }
         $signs = (int) preg_match_all('/[\p{Han}\p{Hiragana}\p{Katakana}\p{Hangul}]/u', $text);
         $letters = (int) preg_match_all('/\p{L}/u', $text) - $signs;
 
-        return max(0.5, $letters + 3.0 * ($signs + (int) preg_match_all('/\p{N}/u', $text)) + (0 === $signs ? 0.6 : 0));
+        return max(0.5, $letters + 3.0 * ($signs + (int) preg_match_all('/\p{N}/u', $text)) + (0 === $signs ? self::SPACE : 0));
     }
 }

@@ -26,14 +26,21 @@ final class Credits
             }
         }
 
+        foreach ($story->beds as $bed) {
+            $music = $story->music[$bed->music] ?? null;
+            if (null !== $music && !$music->source->isEmpty()) {
+                $entries[self::entry($music->source, 'Music by ')] = true;
+            }
+        }
+
         return array_map(strval(...), array_keys($entries));
     }
 
     /** Title, author, source, licence: the four that a credit is asked to have (common practice). */
-    public static function entry(Source $source): string
+    public static function entry(Source $source, string $untitled = 'Picture by '): string
     {
         $title = '' === $source->title ? '' : '“' . $source->title . '”';
-        $by = '' === $source->author ? '' : ('' === $title ? 'Picture by ' : 'by ') . $source->author;
+        $by = '' === $source->author ? '' : ('' === $title ? $untitled : 'by ') . $source->author;
         // Shown without the scheme: a reader types it, and a page is met as https anyway.
         $link = (string) preg_replace('#^https?://(www\.)?|/$#', '', $source->link);
 

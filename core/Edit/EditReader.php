@@ -7,13 +7,17 @@ namespace Rhapsode\Core\Edit;
 use Rhapsode\Core\Framing\Frame;
 use Rhapsode\Core\Shape\BadShape;
 use Rhapsode\Core\Shape\Fields;
+use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Caption;
 use Rhapsode\Core\Story\CaptionPlace;
 use Rhapsode\Core\Story\Fit;
 use Rhapsode\Core\Story\Join;
 use Rhapsode\Core\Story\Motion;
+use Rhapsode\Core\Story\Music;
 use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Story\Shape;
 use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Spoken;
 use Rhapsode\Core\Story\Take;
 
 /** Reads edits as they arrive: small objects with a `do` that names the edit (schema/openapi.yaml, Edit). */
@@ -43,7 +47,13 @@ final class EditReader
             ),
             'choose take' => new ChooseTake($in->id('slide'), $in->idOrNull('take')),
             'set trim' => new SetTrim($in->id('slide'), $in->flag('trimmed')),
-            'set source' => self::source($in->ids('pictures'), $in->object('source')),
+            'set source' => self::source($in->ids('pictures'), $in->ids('music'), $in->object('source')),
+            'set shape' => new SetShape($in->choice('shape', Shape::class)),
+            'set language' => new SetLanguage(trim($in->text('language', 35))),
+            'add bed' => new AddBed(Bed::read($in->object('bed'))),
+            'set bed' => new SetBed($in->id('bed'), self::bed($in)),
+            'delete bed' => new DeleteBed($in->id('bed')),
+            'drop captions' => new SetCaptions(null),
             'show credits' => new ShowCredits($in->flag('credits')),
             default => throw new BadShape("There is no edit called “{$do}”."),
         };
@@ -54,12 +64,26 @@ final class EditReader
         return new SetCaption($slide, $in->textOrNull('text', Caption::MAX), $in->has('place') ? $in->choice('place', CaptionPlace::class) : null);
     }
 
-    /** @param list<string> $pictures */
-    private static function source(array $pictures, Fields $in): SetSource
+    /** @return array<string, mixed> the properties of a bed that are told */
+    private static function bed(Fields $in): array
+    {
+        $changes = $in->object('changes');
+        // Read as a whole bed, so that its own rules hold; then only what was told is taken.
+        $read = Bed::read($changes->with(['id' => $in->id('bed'), 'music' => 'unchanged']));
+        $told = array_diff_key(array_intersect_key(get_object_vars($read), array_flip($changes->keys())), ['id' => 0, 'music' => 0]);
+
+        return [] === $told ? throw new BadShape('“changes” must name what changes.') : $told;
+    }
+
+    /**
+     * @param list<string> $pictures
+     * @param list<string> $music
+     */
+    private static function source(array $pictures, array $music, Fields $in): SetSource
     {
         $part = static fn(string $key, int $max): ?string => $in->has($key) ? trim($in->text($key, $max)) : null;
 
-        return new SetSource($pictures, $part('title', 200), $part('author', 200), $part('link', 500), $part('licence', 100));
+        return new SetSource($pictures, $part('title', 200), $part('author', 200), $part('link', 500), $part('licence', 100), $music);
     }
 
     /** Edits that only the application makes, once it holds the file: never read from a request. */
@@ -67,6 +91,8 @@ final class EditReader
     {
         return match ($in->text('do', 40)) {
             'add picture' => new AddPicture(Picture::read($in->id('id'), $in->object('picture')), $in->idOrNull('slide'), $in->idOrNull('after')),
+            'add music' => new AddMusic(Music::read($in->id('id'), $in->object('music')), $in->id('bed')),
+            'set captions' => new SetCaptions(array_map(Spoken::read(...), $in->objects('captions'))),
             'add take' => new AddTake(Take::read($in->id('id'), $in->object('take')), $in->idOrNull('slide')),
             default => self::read($in),
         };

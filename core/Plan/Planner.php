@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Plan;
 
+use Rhapsode\Core\Captions\Cue;
 use Rhapsode\Core\Captions\CueMaker;
 use Rhapsode\Core\Captions\Imported;
 use Rhapsode\Core\Credits\Credits;
@@ -27,7 +28,7 @@ use Rhapsode\Core\Words\WholeLight;
 /** Makes the plan of a story. */
 final readonly class Planner
 {
-    public function __construct(private TextWidths $widths) {}
+    public function __construct(private TextWidths $widths, private Memo $memo = new ProcessMemo()) {}
 
     /** @param array<string, LightUnder> $lights by picture id; where one is missing its words get a plate */
     public function plan(Story $story, array $lights = []): Plan
@@ -43,7 +44,7 @@ final readonly class Planner
             $next = $timed[$i + 1]->joinIn ?? $creditJoin;
             $slides[] = $this->slide($story, $one, $i, $next, $setter, $lights);
             if (null === $story->captions) {
-                array_push($cues, ...$cueMaker->of($one, $story->takeOf($one->slide)));
+                array_push($cues, ...$this->cues($cueMaker, $story, $one));
             }
         }
         $end = [] === $timed ? 0 : $timed[\count($timed) - 1]->end();
@@ -79,6 +80,27 @@ final readonly class Planner
         );
     }
 
+    /** @return list<Cue> */
+    private function cues(CueMaker $maker, Story $story, Timed $timed): array
+    {
+        $take = $story->takeOf($timed->slide);
+        if (null === $take || '' === $timed->slide->script) {
+            return [];
+        }
+        $begin = (int) round(1000 * Rate::seconds($timed->start));
+        $cues = $this->memo->recall(
+            self::key('cues', $story->language, $timed->slide->script, $timed->slide->caption->toArray(), $timed->stay, $timed->joinIn, $timed->slide->trimmed, $take->from, $take->to, $take->pauses),
+            static fn(): array => $maker->of($timed, $take),
+        );
+
+        return array_map(static fn(Cue $cue): Cue => new Cue($begin + $cue->start, $begin + $cue->end, $cue->text, $timed->slide->id, $cue->high), $cues);
+    }
+
+    private static function key(string $what, mixed ...$from): string
+    {
+        return $what . hash('xxh128', json_encode($from, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE));
+    }
+
     /** @param array<string, LightUnder> $lights */
     private function slide(Story $story, Timed $timed, int $index, int $joinOut, Typesetter $setter, array $lights): PlannedSlide
     {
@@ -97,7 +119,10 @@ final readonly class Planner
             $image = $whole ? Image::whole($picture->id) : Image::full($picture->id);
             $move = Framer::move($slide, $picture, $story->shape, $seconds);
             $light = $lights[$picture->id] ?? null;
-            $words = $setter->caption($slide, $move, $whole && null !== $light ? new WholeLight($light) : $light);
+            $words = '' === $slide->caption->text ? Sheet::bare($story->shape) : $this->memo->recall(
+                self::key('words', $story->language, $story->shape->value, $slide->caption->toArray(), $whole, $move, null === $light ? null : $picture->id),
+                static fn(): Sheet => $setter->caption($slide, $move, $whole && null !== $light ? new WholeLight($light) : $light),
+            );
         }
 
         return new PlannedSlide(

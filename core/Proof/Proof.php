@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Proof;
 
+use Rhapsode\Core\Framing\Comfort;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Plan\Plan;
+use Rhapsode\Core\Plan\PlannedSlide;
 use Rhapsode\Core\Sound\Loudness;
+use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Fit;
+use Rhapsode\Core\Story\JoinKind;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Story\Story;
@@ -18,6 +22,10 @@ final class Proof
 {
     /** Pixels: a picture narrower than this looks soft on a full slide (common practice: 700 to 800). */
     public const LEAST_WIDTH = 800;
+    /** Decibels that the quiet should lie under the voice; with less, the noise is heard in every pause (common practice: 30 and more). */
+    public const LEAST_DISTANCE = 25.0;
+    /** Different kinds of join in one film (common practice: at most three, cuts aside). */
+    public const MOST_JOINS = 3;
     /** Characters a second that a viewer reads without haste (common practice in subtitling: 15 to 17). */
     public const READING = 15.0;
 
@@ -50,6 +58,32 @@ final class Proof
                 $findings[] = new Finding(Level::Must, 'too-short', \sprintf('The film is %s long, and the assignment asks for at least %s.', self::clock($seconds), self::clock($wanted->least)));
             } elseif ($seconds > $wanted->most) {
                 $findings[] = new Finding(Level::Must, 'too-long', \sprintf('The film is %s long, and the assignment allows at most %s.', self::clock($seconds), self::clock($wanted->most)));
+            }
+        }
+
+        $kinds = array_unique(array_map(static fn(Slide $s): string => $s->join->kind->value, array_filter($story->slides, static fn(Slide $s): bool => JoinKind::Cut !== $s->join->kind)));
+        if (\count($kinds) > self::MOST_JOINS) {
+            $findings[] = new Finding(Level::Should, 'many-joins', \sprintf('The film joins its slides in %d different ways. At most three look calm.', \count($kinds)));
+        }
+
+        return [...$findings, ...self::music($story)];
+    }
+
+    /** @return list<Finding> */
+    private static function music(Story $story): array
+    {
+        $findings = [];
+        foreach ($story->music as $music) {
+            if (!\in_array($music->id, array_map(static fn(Bed $bed): string => $bed->music, $story->beds), true)) {
+                continue;
+            }
+            if (null === $music->loudness) {
+                $findings[] = new Finding(Level::Should, 'silent-music', "Nothing can be heard in the music “{$music->file}”.");
+            }
+            if ($music->source->isEmpty()) {
+                $findings[] = new Finding(Level::Must, 'no-music-source', "The music “{$music->file}” does not say whose it is. If you made it yourself, say so.");
+            } elseif (!$music->source->isComplete()) {
+                $findings[] = new Finding(Level::Should, 'half-music-source', "The credit of the music “{$music->file}” lacks " . ('' === $music->source->author ? 'its author' : 'its licence') . '.');
             }
         }
 
@@ -86,7 +120,7 @@ final class Proof
     private static function wordsOf(Plan $plan, Slide $slide, int $index, string $label): array
     {
         $planned = $plan->slides[$index];
-        $findings = [];
+        $findings = self::moveOf($planned, $slide, $label);
         if (!$planned->words->fits) {
             $findings[] = new Finding(Level::Must, 'words-too-long', "The words on {$label} are too many to be read. Keep one plain fact, and say the rest.", $slide->id);
         }
@@ -98,6 +132,16 @@ final class Proof
         }
 
         return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function moveOf(PlannedSlide $planned, Slide $slide, string $label): array
+    {
+        $comfort = Comfort::of($planned->move, Rate::seconds($planned->gone() - $planned->start));
+
+        return $comfort->isCalm() ? [] : [new Finding(Level::Should, 'fast-move', $comfort->zoom > Comfort::MOST_ZOOM
+            ? \sprintf('%s goes closer or further by %d %% a second, which makes some people feel sick. Frame less of a way, or let it stay longer.', $label, (int) round(100 * $comfort->zoom))
+            : \sprintf('%s moves across its picture by %d %% of the width a second, which makes some people feel sick. Frame less of a way, or let it stay longer.', $label, (int) round(100 * $comfort->pan)), $slide->id)];
     }
 
     /** @return list<Finding> */
@@ -115,10 +159,13 @@ final class Proof
         } elseif ($take->loudness < Loudness::TOO_QUIET) {
             $findings[] = new Finding(Level::Should, 'too-quiet', "The recording of {$label} is very quiet, so its noise will be heard. Speak nearer to the microphone.", $slide->id);
         }
-        if ($take->peak >= Loudness::CLIPPED) {
+        if ($take->clipped || $take->peak >= Loudness::CLIPPED) {
             $findings[] = new Finding(Level::Should, 'clipped', "The recording of {$label} is too loud and crackles. Record it again a little further from the microphone.", $slide->id);
         }
-        if ('' === trim($slide->script)) {
+        if (null !== $take->noise && $take->noise < self::LEAST_DISTANCE) {
+            $findings[] = new Finding(Level::Should, 'noisy', "There is much noise behind the voice of {$label}. Find a quieter place, or speak nearer to the microphone.", $slide->id);
+        }
+        if ('' === trim($slide->script) && null === $story->captions) {
             $findings[] = new Finding(Level::Should, 'no-script', "{$label} is spoken without a script, so it has no captions for those who cannot hear.", $slide->id);
         }
 

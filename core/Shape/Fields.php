@@ -23,6 +23,22 @@ final readonly class Fields
         return new self($data, $path);
     }
 
+    /** @return list<string> */
+    public function keys(): array
+    {
+        return array_map(strval(...), array_keys($this->data));
+    }
+
+    /**
+     * The same fields and others.
+     *
+     * @param array<string, mixed> $more
+     */
+    public function with(array $more): self
+    {
+        return new self([...$this->data, ...$more], $this->path);
+    }
+
     public function has(string $key): bool
     {
         return isset($this->data[$key]);

@@ -31,12 +31,12 @@ final readonly class Ducking
     {
         $spoken = [];
         foreach ($voices as $voice) {
-            $last = \count($spoken) - 1;
-            if ($last >= 0 && $voice->at - $spoken[$last][1] < self::SHORT * Rate::SAMPLES) {
-                $spoken[$last][1] = max($spoken[$last][1], $voice->end());
-            } else {
-                $spoken[] = [$voice->at, $voice->end()];
+            $before = array_pop($spoken);
+            if (null !== $before && $voice->at - $before[1] >= self::SHORT * Rate::SAMPLES) {
+                $spoken[] = $before;
+                $before = null;
             }
+            $spoken[] = [$before[0] ?? $voice->at, $voice->end()];
         }
 
         return new self($spoken);

@@ -34,7 +34,7 @@ final readonly class LineBreaker
             return [''];
         }
         $pieces = $this->pieces($text, $face, $room);
-        $greedy = $this->fill($pieces, $room);
+        $greedy = self::fill($pieces, $room);
         if (1 === \count($greedy)) {
             return $greedy;
         }
@@ -43,28 +43,27 @@ final readonly class LineBreaker
         $high = $room;
         for ($i = 0; $i < 8; ++$i) {
             $middle = ($low + $high) / 2;
-            if (\count($this->fill($pieces, $middle)) <= \count($greedy)) {
+            if (self::count($pieces, $middle) <= \count($greedy)) {
                 $high = $middle;
             } else {
                 $low = $middle;
             }
         }
 
-        return $this->fill($pieces, $high);
+        return self::fill($pieces, $high);
     }
 
     /**
-     * @param list<array{string, float}> $pieces
+     * @param list<array{string, float, float}> $pieces
      *
      * @return list<string>
      */
-    private function fill(array $pieces, float $room): array
+    private static function fill(array $pieces, float $room): array
     {
         $lines = [];
         $line = '';
         $used = 0.0;
-        foreach ($pieces as [$piece, $width]) {
-            $bare = $width - $this->trailing($piece);
+        foreach ($pieces as [$piece, $width, $bare]) {
             if ('' !== $line && $used + $bare > $room) {
                 $lines[] = rtrim($line);
                 $line = '';
@@ -78,24 +77,41 @@ final readonly class LineBreaker
         return $lines;
     }
 
-    private function trailing(string $piece): float
+    /**
+     * How many lines fill() would give.
+     *
+     * @param list<array{string, float, float}> $pieces
+     */
+    private static function count(array $pieces, float $room): int
     {
-        return str_ends_with($piece, ' ') ? $this->widths->width(' ', Face::Plain) : 0.0;
+        $lines = 1;
+        $used = 0.0;
+        foreach ($pieces as [, $width, $bare]) {
+            if ($used > 0 && $used + $bare > $room) {
+                ++$lines;
+                $used = 0.0;
+            }
+            $used += $width;
+        }
+
+        return $lines;
     }
 
-    /** @return list<array{string, float}> the unbreakable pieces with their widths; one wider than the room is cut by characters */
+    /** @return list<array{string, float, float}> the unbreakable pieces, their widths with and without the space behind them; one wider than the room is cut by characters */
     private function pieces(string $text, Face $face, float $room): array
     {
         $pieces = [];
         foreach (Breaks::lines($text, $this->language) as $part) {
-            $width = $this->widths->width($part, $face);
-            if ($width <= $room) {
-                $pieces[] = [$part, $width];
+            $bare = $this->widths->width(rtrim($part), $face);
+            $width = $bare + (str_ends_with($part, ' ') ? $this->widths->width(' ', $face) : 0.0);
+            if ($bare <= $room) {
+                $pieces[] = [$part, $width, $bare];
                 continue;
             }
             preg_match_all('/\X/u', $part, $clusters);
             foreach ($clusters[0] as $cluster) {
-                $pieces[] = [$cluster, $this->widths->width($cluster, $face)];
+                $width = $this->widths->width($cluster, $face);
+                $pieces[] = [$cluster, $width, $width];
             }
         }
 

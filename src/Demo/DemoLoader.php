@@ -141,6 +141,7 @@ final class DemoLoader
             if (is_file("{$this->demo}/voices/{$file}")) {
                 $take = new TakeRecord($record, $slide->id, $file);
                 $measured = (new SoundPreparer())->prepare("{$this->demo}/voices/{$file}", $this->store->path($take->key()));
+                $this->store->share($take->key());
                 $take->finished = true;
                 $take->peaks = $measured->peaks;
                 $this->entities->persist($take);
@@ -173,6 +174,7 @@ final class DemoLoader
             (new PicturePreparer())->prepare($path, $folder);
             $this->prepared[$name] = $folder;
         }
+        $this->pictures->share((string) $record->id);
         [$width, $height] = getimagesize($path) ?: [1, 1];
 
         return new Picture((string) $record->id, $name . '.jpg', $width, $height);

@@ -5,11 +5,20 @@ declare(strict_types=1);
 namespace Rhapsode\App\Film;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Shared\Body;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Problem;
+use Rhapsode\App\Shared\Store;
+use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Story\StoryVoter;
+use Rhapsode\Core\Captions\SubRip;
+use Rhapsode\Core\Captions\Transcript;
+use Rhapsode\Core\Shape\BadShape;
+use Rhapsode\Core\Shape\Fields;
 use Rhapsode\Core\Story\SlideKind;
+use Rhapsode\Studio\Film\Container;
+use Rhapsode\Studio\Film\FilmFormat;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -21,19 +30,27 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 
 final readonly class FilmController
 {
-    public function __construct(private EntityManagerInterface $entities, private MessageBusInterface $bus) {}
+    public function __construct(private EntityManagerInterface $entities, private MessageBusInterface $bus, private Store $store) {}
 
-    /** Asks for the film of the story as it is now. The same story asked for again is the same film. */
+    /**
+     * Asks for the film of the story as it is now, in a size and as a kind of file. The same asked for again is the same
+     * film.
+     */
     #[Route('/api/stories/{id}/films', name: 'make_film', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
     #[IsGranted(StoryVoter::OWN, 'story')]
-    public function make(#[MapEntity] StoryRecord $story): JsonResponse
+    public function make(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
     {
-        $film = new FilmRecord($story);
+        $body = '' === $request->getContent() ? Fields::of([]) : Body::of($request);
+        $size = $body->text('size', 8, '720');
+        if (!\in_array($size, FilmFormat::SIZES, true)) {
+            throw new BadShape('“size” must be one of ' . implode(', ', FilmFormat::SIZES) . '.');
+        }
+        $film = new FilmRecord($story, $size, $body->choice('container', Container::class, Container::Mp4));
         $pictures = array_filter($film->story()->slides, static fn($slide): bool => SlideKind::Picture === $slide->kind);
         if ([] === $pictures) {
             return new Problem(409, 'The story has no pictures yet. Bring some in first.');
         }
-        foreach ($this->entities->getRepository(FilmRecord::class)->findBy(['story' => $story, 'documentHash' => $film->documentHash], ['begunAt' => 'DESC']) as $same) {
+        foreach ($this->entities->getRepository(FilmRecord::class)->findBy(['story' => $story, 'documentHash' => $film->documentHash, 'size' => $film->size, 'container' => $film->container], ['begunAt' => 'DESC']) as $same) {
             if (!\in_array($same->state, [FilmState::Failed, FilmState::Cancelled], true)) {
                 return new JsonResponse($same->toArray());
             }
@@ -67,22 +84,36 @@ final readonly class FilmController
         return new JsonResponse($film->toArray());
     }
 
-    #[Route('/api/films/{id}/film.mp4', name: 'film_video', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/api/films/{id}/film.{container}', name: 'film_video', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}', 'container' => 'mp4|webm'])]
     #[IsGranted(FilmVoter::WATCH, 'film')]
     public function video(#[MapEntity] FilmRecord $film, Request $request): Response
     {
-        return self::file($film, $film->video(), 'video/mp4', $request->query->has('download') ? $film->title . '.mp4' : null);
+        return $this->file($film, $film->video(), $film->container->type(), $request->query->has('download') ? $film->title . '.' . $film->container->value : null);
     }
 
     #[Route('/api/films/{id}/captions.vtt', name: 'film_captions', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
     #[IsGranted(FilmVoter::WATCH, 'film')]
     public function captions(#[MapEntity] FilmRecord $film, Request $request): Response
     {
-        return self::file($film, $film->captions(), 'text/vtt; charset=utf-8', $request->query->has('download') ? $film->title . '.vtt' : null);
+        return $this->file($film, $film->captions(), 'text/vtt; charset=utf-8', $request->query->has('download') ? $film->title . '.vtt' : null);
     }
 
-    private static function file(FilmRecord $film, string $key, string $type, ?string $download): Response
+    /** The captions as SubRip, or as a plain transcript. */
+    #[Route('/api/films/{id}/captions.{format}', name: 'film_captions_as', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}', 'format' => 'srt|txt'])]
+    #[IsGranted(FilmVoter::WATCH, 'film')]
+    public function captionsAs(#[MapEntity] FilmRecord $film, string $format, PlanMaker $plans): Response
     {
-        return FilmState::Done === $film->state ? Media::of($key, $type, $download) : throw new NotFoundHttpException();
+        $cues = $plans->plan($film->story())->cues;
+
+        return new Response('srt' === $format ? SubRip::write($cues) : Transcript::write($cues), 200, [
+            'Content-Type' => 'text/plain; charset=utf-8',
+            'Content-Disposition' => Media::attachment($film->title . '.' . $format),
+            'Cache-Control' => 'private, no-cache',
+        ]);
+    }
+
+    private function file(FilmRecord $film, string $key, string $type, ?string $download): Response
+    {
+        return FilmState::Done === $film->state ? Media::of($this->store, $key, $type, $download) : throw new NotFoundHttpException();
     }
 }

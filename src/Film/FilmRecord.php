@@ -8,6 +8,8 @@ use Doctrine\ORM\Mapping as ORM;
 use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Studio\Film\Container;
+use Rhapsode\Studio\Film\FilmFormat;
 use Symfony\Component\Uid\Uuid;
 
 /** A film, being made or made, from the story as it was when it was asked for: later edits do not touch it. */
@@ -59,8 +61,11 @@ class FilmRecord
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
         public StoryRecord $story,
-        #[ORM\Column]
-        public int $height = 720,
+        /** One of FilmFormat::SIZES. */
+        #[ORM\Column(length: 8)]
+        public string $size = '720',
+        #[ORM\Column(length: 8, enumType: Container::class)]
+        public Container $container = Container::Mp4,
     ) {
         $this->id = Uuid::v7();
         $this->revision = $story->revision;
@@ -77,7 +82,12 @@ class FilmRecord
 
     public function video(): string
     {
-        return "films/{$this->id}/film.mp4";
+        return "films/{$this->id}/film.{$this->container->value}";
+    }
+
+    public function format(): FilmFormat
+    {
+        return FilmFormat::of($this->story()->shape, $this->size, $this->container);
     }
 
     public function captions(): string
@@ -97,7 +107,8 @@ class FilmRecord
             'framesDone' => $this->framesDone,
             'secondsLeft' => $this->secondsLeft(),
             'seconds' => $this->seconds,
-            'height' => $this->height,
+            'size' => $this->size,
+            'container' => $this->container->value,
             'bytes' => $this->bytes,
             'problem' => $this->problem,
             'begunAt' => $this->begunAt->format(\DATE_RFC3339),

@@ -17,11 +17,13 @@ use Rhapsode\Studio\Film\FilmJoiner;
 use Rhapsode\Studio\Film\Segment;
 use Rhapsode\Studio\Film\SegmentMaker;
 use Rhapsode\Studio\Film\Segments;
+use Rhapsode\Studio\Sound\Mixer;
 use Rhapsode\Studio\Tool\Scratch;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
 use Symfony\Component\Messenger\MessageBusInterface;
+use Symfony\Component\Messenger\Stamp\DelayStamp;
 
 /**
  * Makes films from the queue, segment by segment, so that one film uses every core and a killed worker costs one
@@ -29,9 +31,16 @@ use Symfony\Component\Messenger\MessageBusInterface;
  */
 final class FilmWorker
 {
+    /** Milliseconds. */
+    private const WAIT_FOR_OTHER = 500;
+
     /** The last plan, since a worker often makes several segments of one film. */
     private ?string $planned = null;
     private ?Plan $plan = null;
+    /** The last maker, since it keeps the pictures it used. */
+    private ?SegmentMaker $maker = null;
+    /** @var array{string, string}|null */
+    private ?array $makerOf = null;
 
     public function __construct(
         private readonly EntityManagerInterface $entities,
@@ -52,27 +61,28 @@ final class FilmWorker
         }
         $plan = $this->planOf($film);
         $missing = [];
-        foreach (Segments::of($plan, $film->height) as $segment) {
+        foreach (Segments::of($plan, $film->format()) as $segment) {
             if (!$this->store->has(FilmSegment::key($segment->name))) {
                 $missing[$segment->name] = $segment;
             }
         }
-        foreach ($missing as $segment) {
-            if (null === $this->entities->find(FilmSegment::class, ['film' => $film->id, 'name' => $segment->name])) {
-                $this->entities->persist(new FilmSegment($film, $segment->name, $segment->frames));
+        // All of its orders are given, or none: a worker that dies in between leaves nothing half done.
+        $this->entities->wrapInTransaction(function () use ($film, $plan, $missing): void {
+            foreach ($missing as $segment) {
+                if (null === $this->entities->find(FilmSegment::class, ['film' => $film->id, 'name' => $segment->name])) {
+                    $this->entities->persist(new FilmSegment($film, $segment->name, $segment->frames));
+                }
             }
-        }
-        $film->state = FilmState::Making;
-        $film->makingSince ??= Clock::now();
-        $film->frames = array_sum(array_map(static fn(Segment $s): int => $s->frames, $missing));
-        $film->seconds = $plan->seconds();
-        $this->entities->flush();
-        foreach (array_values($missing) as $turn => $segment) {
-            $this->bus->dispatch(new MakeSegment($message->film, $segment->name), [new TurnStamp($turn)]);
-        }
-        if ([] === $missing) {
-            $this->joinIfReady($message->film);
-        }
+            $film->state = FilmState::Making;
+            $film->makingSince ??= Clock::now();
+            $film->frames = array_sum(array_map(static fn(Segment $s): int => $s->frames, $missing));
+            $film->seconds = $plan->seconds();
+            $this->entities->flush();
+            foreach (array_values($missing) as $turn => $segment) {
+                $this->bus->dispatch(new MakeSegment((string) $film->id, $segment->name), [new TurnStamp($turn)]);
+            }
+        });
+        $this->joinIfReady($message->film);
     }
 
     #[AsMessageHandler]
@@ -82,24 +92,23 @@ final class FilmWorker
         if (null === $film) {
             return;
         }
-        $plan = $this->planOf($film);
-        foreach (Segments::of($plan, $film->height) as $segment) {
-            if ($segment->name !== $message->name) {
-                continue;
+        $segment = $this->segmentOf($film, $message->name);
+        if (null !== $segment && !$this->store->has(FilmSegment::key($segment->name))) {
+            // Two films may need the same one at the same time: the second waits for the first.
+            if (!$this->claim($segment->name)) {
+                $this->bus->dispatch($message, [new DelayStamp(self::WAIT_FOR_OTHER)]);
+
+                return;
             }
-            if (!$this->store->has(FilmSegment::key($segment->name))) {
-                $made = (new SegmentMaker($this->makings, $plan->shape, $film->height))->make(
-                    $segment,
-                    $this->store->path(FilmSegment::key($segment->name)),
-                    fn(int $frames): bool => $this->tell($message, $frames),
-                );
-                if (!$made) {
+            try {
+                if (!$this->makeSegment($message, $film, $segment)) {
                     return; // Cancelled meanwhile.
                 }
+            } finally {
+                $this->release($segment->name);
             }
-            $this->database->executeStatement('UPDATE film_segment SET done = true, frames_done = frames WHERE film_id = ? AND name = ?', [$message->film, $message->name]);
-            break;
         }
+        $this->database->executeStatement('UPDATE film_segment SET done = true, frames_done = frames WHERE film_id = ? AND name = ?', [$message->film, $message->name]);
         $this->tell($message, null);
         $this->joinIfReady($message->film);
     }
@@ -112,11 +121,14 @@ final class FilmWorker
             return;
         }
         $plan = $this->planOf($film);
+        $format = $film->format();
         $scratch = new Scratch();
-        $segments = array_map(fn(Segment $s): array => [$this->store->path(FilmSegment::key($s->name)), $s->frames], Segments::of($plan, $film->height));
-        $this->store->once($film->video(), fn(string $new) => (new FilmJoiner($this->makings))->join($plan, $segments, $new, $scratch->folder));
+        $name = Mixer::name($plan, $format);
+        $sound = $this->store->once('sounds/' . substr($name, 0, 2) . "/{$name}.sound", fn(string $new) => (new Mixer($this->makings))->mix($plan, $format, $new));
+        $segments = array_map(fn(Segment $s): array => [$this->store->near(FilmSegment::key($s->name)), $s->frames], Segments::of($plan, $format));
+        $video = $this->store->once($film->video(), fn(string $new) => (new FilmJoiner())->join($plan, $format, $segments, $sound, $new, $scratch));
         $this->store->write($film->captions(), WebVtt::write($plan->cues, $plan->language));
-        $film->bytes = (int) filesize($this->store->path($film->video()));
+        $film->bytes = (int) filesize($video);
         $film->framesDone = $film->frames;
         $film->state = FilmState::Done;
         $film->problem = null;
@@ -157,6 +169,46 @@ final class FilmWorker
         return $this->plan;
     }
 
+    private function segmentOf(FilmRecord $film, string $name): ?Segment
+    {
+        foreach (Segments::of($this->planOf($film), $film->format()) as $segment) {
+            if ($segment->name === $name) {
+                return $segment;
+            }
+        }
+
+        return null;
+    }
+
+    private function makeSegment(MakeSegment $message, FilmRecord $film, Segment $segment): bool
+    {
+        if ($this->store->has(FilmSegment::key($segment->name))) {
+            return true;
+        }
+        $of = [(string) $film->id, $film->format()->fingerprint()];
+        if ($this->makerOf !== $of) {
+            $this->maker = new SegmentMaker($this->makings, $this->planOf($film)->shape, $film->format());
+            $this->makerOf = $of;
+        }
+        $made = $this->maker?->make($segment, $this->store->path(FilmSegment::key($segment->name)), fn(int $frames): bool => $this->tell($message, $frames));
+        if (true === $made) {
+            $this->store->share(FilmSegment::key($segment->name));
+        }
+
+        return true === $made;
+    }
+
+    /** For as long as this worker's connection lasts: a worker that is killed holds nothing. */
+    private function claim(string $segment): bool
+    {
+        return true === $this->database->fetchOne('SELECT pg_try_advisory_lock(hashtextextended(?, 0))', [$segment]);
+    }
+
+    private function release(string $segment): void
+    {
+        $this->database->executeStatement('SELECT pg_advisory_unlock(hashtextextended(?, 0))', [$segment]);
+    }
+
     /** Notes how far it is. @return bool whether to go on */
     private function tell(MakeSegment $message, ?int $frames): bool
     {
@@ -171,12 +223,14 @@ final class FilmWorker
     /** Exactly one of the workers that end the last segments sees that none is missing. */
     private function joinIfReady(string $film): void
     {
-        $ready = $this->database->executeStatement(
-            'UPDATE film SET state = ? WHERE id = ? AND state = ? AND NOT EXISTS (SELECT 1 FROM film_segment WHERE film_id = film.id AND NOT done)',
-            [FilmState::Joining->value, $film, FilmState::Making->value],
-        );
-        if (1 === (int) $ready) {
-            $this->bus->dispatch(new JoinFilm($film));
-        }
+        $this->database->transactional(function () use ($film): void {
+            $ready = $this->database->executeStatement(
+                'UPDATE film SET state = ? WHERE id = ? AND state = ? AND NOT EXISTS (SELECT 1 FROM film_segment WHERE film_id = film.id AND NOT done)',
+                [FilmState::Joining->value, $film, FilmState::Making->value],
+            );
+            if (1 === (int) $ready) {
+                $this->bus->dispatch(new JoinFilm($film));
+            }
+        });
     }
 }

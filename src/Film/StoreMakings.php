@@ -10,6 +10,7 @@ use Rhapsode\Core\Plan\Image;
 use Rhapsode\Core\Story\Shape;
 use Rhapsode\Core\Words\Sheet;
 use Rhapsode\Studio\Film\Makings;
+use Rhapsode\Studio\Sound\MeasuredMusic;
 use Rhapsode\Studio\Words\WordsPainter;
 
 /** What films are made of, from the store: the very files that the preview shows. */
@@ -24,7 +25,12 @@ final readonly class StoreMakings implements Makings
 
     public function take(string $id): string
     {
-        return $this->store->path("takes/{$id}/take.flac");
+        return $this->store->near("takes/{$id}/take.flac");
+    }
+
+    public function music(string $id): string
+    {
+        return $this->store->near("music/{$id}/" . MeasuredMusic::FULL);
     }
 
     public function words(Sheet $sheet, int $height): string

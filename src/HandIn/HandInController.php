@@ -16,6 +16,7 @@ use Rhapsode\App\Shared\Body;
 use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Problem;
+use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\Core\Plan\PlannedSlide;
 use Rhapsode\Core\Story\Shape;
@@ -91,11 +92,11 @@ final readonly class HandInController
 
     #[Route('/api/handins/{id}/cover.jpg', name: 'hand_in_cover', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
     #[IsGranted(HandInVoter::READ, 'handIn')]
-    public function cover(#[MapEntity] HandIn $handIn, PictureFiles $files): Response
+    public function cover(#[MapEntity] HandIn $handIn, PictureFiles $files, Store $store): Response
     {
         foreach ($handIn->film->story()->slides as $slide) {
             if (null !== $slide->picture) {
-                return Media::of($files->key($slide->picture, 'thumb', Shape::Wide), 'image/jpeg');
+                return Media::of($store, $files->key($slide->picture, 'thumb', Shape::Wide), 'image/jpeg');
             }
         }
 

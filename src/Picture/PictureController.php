@@ -6,6 +6,7 @@ namespace Rhapsode\App\Picture;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Shared\Media;
+use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\Stories;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Story\StoryView;
@@ -36,6 +37,7 @@ final readonly class PictureController
         private PictureFiles $files,
         private Stories $stories,
         private StoryView $view,
+        private Store $store,
         #[Autowire('%kernel.project_dir%')]
         private string $projectFolder,
     ) {}
@@ -62,6 +64,7 @@ final readonly class PictureController
         $record = $known ?? new PictureRecord($story, $hash, '' === $name || !mb_check_encoding($name, 'UTF-8') ? 'picture' : $name);
         $id = (string) $record->id;
         $size = $this->prepare($file->getPathname(), $this->files->folder($id));
+        $this->files->share($id);
         $this->entities->persist($record);
         $this->entities->flush();
         $after = null;
@@ -85,7 +88,7 @@ final readonly class PictureController
             throw new NotFoundHttpException();
         }
 
-        return Media::of($this->files->key($picture, $rendition, $document->shape), 'image/jpeg');
+        return Media::of($this->store, $this->files->key($picture, $rendition, $document->shape), 'image/jpeg');
     }
 
     /**

@@ -16,6 +16,7 @@ final readonly class PictureFiles
 {
     public function __construct(private Store $store) {}
 
+    /** Where a picture is prepared; share() it when that is done. */
     public function folder(string $id): string
     {
         return \dirname($this->store->path("pictures/{$id}/" . PreparedPicture::FULL));
@@ -23,9 +24,16 @@ final readonly class PictureFiles
 
     public function light(string $id): ?LightMap
     {
-        $cells = @file_get_contents($this->folder($id) . '/' . PreparedPicture::LIGHT);
+        $key = "pictures/{$id}/" . PreparedPicture::LIGHT;
 
-        return \is_string($cells) ? new LightMap($cells) : null;
+        return $this->store->has($key) ? new LightMap((string) file_get_contents($this->store->near($key))) : null;
+    }
+
+    public function share(string $id): void
+    {
+        foreach ([PreparedPicture::MASTER, PreparedPicture::FULL, PreparedPicture::LIGHT, PreparedPicture::THUMB] as $file) {
+            $this->store->share("pictures/{$id}/{$file}");
+        }
     }
 
     /** @return string the key of a rendition, made if need be */
@@ -35,13 +43,13 @@ final readonly class PictureFiles
             return "pictures/{$id}/" . ('thumb' === $rendition ? PreparedPicture::THUMB : PreparedPicture::FULL);
         }
         $key = "pictures/{$id}/whole-" . str_replace(':', 'x', $shape->value) . '.jpg';
-        $this->store->once($key, fn(string $new) => WholePicture::make($this->folder($id) . '/' . PreparedPicture::FULL, $new, $shape));
+        $this->store->once($key, fn(string $new) => WholePicture::make($this->store->near("pictures/{$id}/" . PreparedPicture::FULL), $new, $shape));
 
         return $key;
     }
 
     public function path(string $id, string $rendition, Shape $shape): string
     {
-        return $this->store->path($this->key($id, $rendition, $shape));
+        return $this->store->near($this->key($id, $rendition, $shape));
     }
 }

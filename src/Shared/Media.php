@@ -10,8 +10,9 @@ use Symfony\Component\HttpFoundation\Response;
 /** Sends a file of the store after the application's own check: nginx does the sending (X-Accel-Redirect). */
 final class Media
 {
-    public static function of(string $key, string $type, ?string $download = null, bool $forGood = true): Response
+    public static function of(Store $store, string $key, string $type, ?string $download = null, bool $forGood = true): Response
     {
+        $store->near($key);
         $response = new Response('', 200, [
             'X-Accel-Redirect' => '/_store/' . $key,
             'Content-Type' => $type,
@@ -20,10 +21,17 @@ final class Media
             'Cache-Control' => $forGood ? 'private, max-age=31536000, immutable' : 'private, no-cache',
         ]);
         if (null !== $download) {
-            $plain = trim((string) preg_replace('/[^A-Za-z0-9._ -]+/', '', (string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', $download)));
-            $response->headers->set('Content-Disposition', HeaderUtils::makeDisposition('attachment', str_replace(['/', '\\', '%'], '-', $download), '' === $plain ? 'film' : $plain));
+            $response->headers->set('Content-Disposition', self::attachment($download));
         }
 
         return $response;
+    }
+
+    /** The header that has a file saved under that name, whatever letters it holds. */
+    public static function attachment(string $name): string
+    {
+        $plain = trim((string) preg_replace('/[^A-Za-z0-9._ -]+/', '', (string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', $name)));
+
+        return HeaderUtils::makeDisposition('attachment', str_replace(['/', '\\', '%'], '-', $name), '' === $plain ? 'film' : $plain);
     }
 }

@@ -4,20 +4,26 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Shared;
 
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use League\Flysystem\FilesystemOperator;
 use Symfony\Component\Filesystem\Filesystem;
 
-/** Where the files lie: pictures, takes, segments, films, each by a key such as `pictures/ID/full.jpg`. */
+/**
+ * Where the files lie: pictures, takes, segments, films, each by a key such as `pictures/ID/full.jpg`.
+ *
+ * On one computer that is a folder. Where several share an object store (STORE_URL, see FarStore), the folder holds what
+ * this computer has made or fetched, and may be emptied at any time: whatever is written is in the object store before it
+ * counts as written, and what is read is fetched when it is not near. A file never changes once it is there.
+ */
 final readonly class Store
 {
     private Filesystem $files;
 
-    public function __construct(#[Autowire('%env(resolve:STORE_DIR)%')] private string $storeFolder)
+    public function __construct(private string $storeFolder, private ?FilesystemOperator $far = null)
     {
         $this->files = new Filesystem();
     }
 
-    /** The file's place on this machine. Its folder is there. */
+    /** The place on this machine where a file may be written. Its folder is there; share() it when it is whole. */
     public function path(string $key): string
     {
         if (1 !== preg_match('#^[a-z]+(/[A-Za-z0-9_.-]+)+$#D', $key) || str_contains($key, '..')) {
@@ -33,34 +39,92 @@ final readonly class Store
 
     public function has(string $key): bool
     {
-        return is_file($this->path($key));
-    }
-
-    /** Writes the file under another name first, so that nobody meets half of it. */
-    public function write(string $key, string $bytes): void
-    {
-        $this->files->dumpFile($this->path($key), $bytes);
+        return is_file($this->path($key)) || (null !== $this->far && $this->far->fileExists($key));
     }
 
     /**
-     * The file's place; it is made if it is not there.
+     * The file's place on this machine, fetched if it is not near.
+     *
+     * @throws \RuntimeException when it is nowhere
+     */
+    public function near(string $key): string
+    {
+        $path = $this->path($key);
+        if (!is_file($path)) {
+            if (null === $this->far) {
+                throw new \RuntimeException('The store lacks a file.');
+            }
+            $far = $this->far;
+            $this->whole($path, static function (string $new) use ($far, $key): void {
+                $from = $far->readStream($key);
+                $to = fopen($new, 'w') ?: throw new \RuntimeException('The disk is full.');
+                if (false === stream_copy_to_stream($from, $to) || !fclose($to)) {
+                    throw new \RuntimeException('The disk is full.');
+                }
+            });
+        }
+
+        return $path;
+    }
+
+    /** What lies whole at its place is given to the other computers. */
+    public function share(string $key): void
+    {
+        if (null !== $this->far) {
+            $file = fopen($this->path($key), 'r') ?: throw new \RuntimeException('The store lacks a file.');
+            $this->far->writeStream($key, $file);
+            if (\is_resource($file)) {
+                fclose($file);
+            }
+        }
+    }
+
+    public function write(string $key, string $bytes): void
+    {
+        $this->whole($this->path($key), static function (string $new) use ($bytes): void {
+            $file = fopen($new, 'w');
+            // On the disk for certain before it is acknowledged.
+            if (false === $file || \strlen($bytes) !== fwrite($file, $bytes) || !fflush($file) || !fsync($file)) {
+                throw new \RuntimeException('The disk is full.');
+            }
+            fclose($file);
+        });
+        $this->share($key);
+    }
+
+    /**
+     * The file's place; it is made if it is nowhere.
      *
      * @param \Closure(string): mixed $make writes it to the path it is given
      */
     public function once(string $key, \Closure $make): string
     {
-        $path = $this->path($key);
-        if (!is_file($path)) {
-            $new = $path . '.' . bin2hex(random_bytes(4)) . '.part';
-            try {
-                $make($new);
-                rename($new, $path);
-            } finally {
-                @unlink($new);
-            }
+        if ($this->has($key)) {
+            return $this->near($key);
         }
+        $path = $this->path($key);
+        $this->whole($path, $make);
+        $this->share($key);
 
         return $path;
+    }
+
+    /**
+     * Writes under another name first, so that nobody meets half of it.
+     *
+     * @param \Closure(string): mixed $make
+     */
+    private function whole(string $path, \Closure $make): void
+    {
+        $new = $path . '.' . bin2hex(random_bytes(4)) . '.part';
+        try {
+            $make($new);
+            if (!rename($new, $path)) {
+                throw new \RuntimeException('The disk is full.');
+            }
+        } finally {
+            @unlink($new);
+        }
     }
 
     public function isWritable(): bool

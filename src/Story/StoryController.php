@@ -11,6 +11,7 @@ use Rhapsode\App\Classroom\AssignmentVoter;
 use Rhapsode\App\Film\StoreMakings;
 use Rhapsode\App\Shared\Body;
 use Rhapsode\App\Shared\Media;
+use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Edit\EditReader;
 use Rhapsode\Core\Edit\Refused;
 use Rhapsode\Core\Shape\BadShape;
@@ -121,13 +122,13 @@ final readonly class StoryController
     /** The words of a slide as the film will have them, by the hash that the plan names. */
     #[Route('/{id}/words/{hash}.png', name: 'words', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}', 'hash' => '[0-9a-f]{24}'])]
     #[IsGranted(StoryVoter::OWN, 'story')]
-    public function words(#[MapEntity] StoryRecord $story, string $hash, PlanMaker $plans, StoreMakings $makings): Response
+    public function words(#[MapEntity] StoryRecord $story, string $hash, PlanMaker $plans, StoreMakings $makings, Store $store): Response
     {
         foreach ($plans->plan($story->story())->slides as $slide) {
             if ($slide->words->hash() === $hash) {
                 $makings->words($slide->words, self::WORDS_HEIGHT);
 
-                return Media::of(StoreMakings::wordsKey($slide->words, self::WORDS_HEIGHT), 'image/png');
+                return Media::of($store, StoreMakings::wordsKey($slide->words, self::WORDS_HEIGHT), 'image/png');
             }
         }
 

@@ -74,7 +74,7 @@ final readonly class TakeController
             return new Problem(409, 'This recording is finished.');
         }
         $part = new TakePart($take, $number, $hash);
-        $this->keep($part->key(), $bytes);
+        $this->store->write($part->key(), $bytes);
         $this->entities->persist($part);
         $this->entities->flush();
 
@@ -106,7 +106,7 @@ final readonly class TakeController
     #[IsGranted(TakeVoter::OWN, 'take')]
     public function sound(#[MapEntity] TakeRecord $take): Response
     {
-        return $take->finished ? Media::of($take->key(), 'audio/flac') : throw new NotFoundHttpException();
+        return $take->finished ? Media::of($this->store, $take->key(), 'audio/flac') : throw new NotFoundHttpException();
     }
 
     /**
@@ -119,7 +119,7 @@ final readonly class TakeController
         $scratch = new Scratch();
         $whole = fopen($scratch->path('whole'), 'w') ?: throw new \RuntimeException('The disk is full.');
         foreach ($parts as $part) {
-            $from = fopen($this->store->path($part->key()), 'r') ?: throw new \RuntimeException('A part is missing.');
+            $from = fopen($this->store->near($part->key()), 'r') ?: throw new \RuntimeException('A part is missing.');
             stream_copy_to_stream($from, $whole);
             fclose($from);
         }
@@ -129,18 +129,6 @@ final readonly class TakeController
         $this->store->once($take->key(), static fn(string $to): bool => copy($new, $to));
 
         return $measured;
-    }
-
-    /** On the disk for certain before it is acknowledged. */
-    private function keep(string $key, string $bytes): void
-    {
-        $path = $this->store->path($key);
-        $file = fopen($path . '.part', 'w');
-        if (false === $file || \strlen($bytes) !== fwrite($file, $bytes) || !fflush($file) || !fsync($file)) {
-            throw new \RuntimeException('A part cannot be written.');
-        }
-        fclose($file);
-        rename($path . '.part', $path);
     }
 
     /**

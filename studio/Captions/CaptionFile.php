@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Captions;
 
+use Captioning\Cue;
 use Captioning\Format\SubripFile;
 use Rhapsode\Core\Shape\Fields;
 use Rhapsode\Core\Story\Spoken;
@@ -64,9 +65,12 @@ final class CaptionFile
             throw new Unreadable('These captions cannot be read. WebVTT (.vtt) and SubRip (.srt) can, and plain text.');
         }
         $captions = [];
-        foreach ($file->getCues() as $cue) {
+        foreach ($file->getCues() ?? [] as $cue) {
+            if (!$cue instanceof Cue) {
+                continue;
+            }
             $words = trim(html_entity_decode(strip_tags((string) preg_replace('/\{\\\\[^}]*\}/', '', $cue->getText())), \ENT_QUOTES | \ENT_HTML5, 'UTF-8'));
-            [$start, $end] = [(int) $cue->getStartMS(), (int) $cue->getStopMS()];
+            [$start, $end] = [(int) round($cue->getStartMS()), (int) round($cue->getStopMS())];
             if ('' !== $words && $end > $start) {
                 $captions[] = Spoken::read(Fields::of(['start' => $start, 'end' => $end, 'text' => mb_substr($words, 0, Spoken::MAX)]));
             }

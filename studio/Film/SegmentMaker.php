@@ -40,10 +40,10 @@ final readonly class SegmentMaker
         $moving = array_values(array_filter($slides, self::moves(...)));
         $encoder = new Encoder($this->command($segment, $slides, $moving, $partial, $scratch));
         try {
-            $canvases = array_map($this->canvas(...), $moving);
+            $canvases = array_map(fn(PlannedSlide $slide): array => [$slide, $this->canvas($slide)], $moving);
             for ($i = 0; $i < $segment->frames; ++$i) {
-                foreach ($moving as $k => $slide) {
-                    $encoder->send($canvases[$k]->frame($slide->move->at($slide->progress($segment->start + $i))));
+                foreach ($canvases as [$slide, $canvas]) {
+                    $encoder->send($canvas->frame($slide->move->at($slide->progress($segment->start + $i))));
                 }
                 if (null !== $progress && 0 === $i % 15 && !$progress($i)) {
                     $encoder->stop();
@@ -73,11 +73,12 @@ final readonly class SegmentMaker
     {
         $graph = new FilterGraph();
         // Two moving pictures come one after the other at twice the rate, and are sorted apart again.
-        $sent = [] === $moving ? [] : [$graph->input([...$this->raw('yuv420p', $this->format->width, $this->format->height, Rate::FPS * \count($moving)), '-i', 'pipe:0'])];
-        if (2 === \count($moving)) {
-            $sent = array_map(
+        $sent = [];
+        if ([] !== $moving) {
+            $all = $graph->input([...$this->raw(Rate::FPS * \count($moving)), '-i', 'pipe:0']);
+            $sent = 1 === \count($moving) ? [$all] : array_map(
                 static fn(string $half, int $k): string => $graph->filter("select='eq(mod(n\\,2)\\,{$k})',setpts=N/" . Rate::FPS . '/TB,fps=' . Rate::FPS, $half),
-                $graph->split($sent[0]),
+                $graph->split($all),
                 [0, 1],
             );
         }
@@ -96,9 +97,9 @@ final readonly class SegmentMaker
     }
 
     /** @return list<string> */
-    private function raw(string $pixels, int $width, int $height, int $rate = Rate::FPS): array
+    private function raw(int $rate = Rate::FPS): array
     {
-        return ['-f', 'rawvideo', '-pix_fmt', $pixels, '-s', "{$width}x{$height}", '-r', (string) $rate];
+        return ['-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', "{$this->format->width}x{$this->format->height}", '-r', (string) $rate];
     }
 
     private function still(FilterGraph $graph, PlannedSlide $slide, string $path): string
@@ -107,7 +108,7 @@ final readonly class SegmentMaker
             ? Canvas::plain($slide->image->colour, $this->format->width, $this->format->height)
             : $this->canvas($slide)->frame($slide->move->opensOn));
 
-        return $graph->input([...$this->raw('yuv420p', $this->format->width, $this->format->height), '-i', Tool::file($path)]);
+        return $graph->input([...$this->raw(), '-i', Tool::file($path)]);
     }
 
     /** One frame, shown as long as is needed. */

@@ -48,7 +48,7 @@ final class PlanTest extends TestCase
         foreach ($plan->slides as $i => $slide) {
             self::assertSame($at, $slide->start);
             $at = $slide->end;
-            self::assertSame($plan->slides[$i + 1]->joinIn ?? 0, $slide->joinOut, 'a join belongs to both its slides');
+            self::assertSame($plan->slides[$i + 1]->joinIn ?? 0, $slide->join->frames, 'a join belongs to both its slides');
         }
         self::assertSame($at, $plan->frames());
         self::assertSame('credits-1', $plan->slides[\count($plan->slides) - 1]->id);

@@ -19,7 +19,8 @@ use Symfony\Component\Messenger\Transport\TransportInterface;
  */
 final class PgTransport implements TransportInterface, KeepaliveReceiverInterface
 {
-    private const REDELIVER = 60_000;
+    /** Twice and a half the time between two signs of life (bin/parts/services.sh). */
+    private const REDELIVER = 25_000;
     private const WAIT = 1000;
 
     private bool $listening = false;

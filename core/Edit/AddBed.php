@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Edit;
+
+use Rhapsode\Core\Story\Bed;
+use Rhapsode\Core\Story\Story;
+
+/** Lays music under the story once more. */
+final readonly class AddBed implements Edit
+{
+    public function __construct(private Bed $bed) {}
+
+    public function apply(Story $story): Story
+    {
+        if (!isset($story->music[$this->bed->music])) {
+            throw new Refused('The story does not hold that music.');
+        }
+        if (\count($story->beds) >= Story::MAX_BEDS) {
+            throw new Refused(\sprintf('A story holds at most %d beds.', Story::MAX_BEDS));
+        }
+        foreach ($story->beds as $bed) {
+            if ($bed->id === $this->bed->id) {
+                throw new Refused('That bed is in the story already.');
+            }
+        }
+
+        return $story->with(beds: [...$story->beds, $this->bed]);
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Cli;
+
+use Rhapsode\Core\Captions\Unit;
+use Rhapsode\Core\Captions\Units;
+use Rhapsode\Core\Plan\Plan;
+use Rhapsode\Core\Sound\SplitPoint;
+use Rhapsode\Core\Sound\Splitter;
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\SlideKind;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Studio\Folder\FolderMakings;
+use Rhapsode\Studio\Tool\Tool;
+use Rhapsode\Studio\Tool\Unreadable;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('split', 'Says where one long recording may be cut for the slides of a folder')]
+final class SplitCommand extends FolderCommand
+{
+    protected function configure(): void
+    {
+        $this->addArgument('sound', InputArgument::REQUIRED, 'The recording of the whole story');
+        parent::configure();
+        $this->addOption('write', null, InputOption::VALUE_NONE, 'Writes the parts into the folder, each under its picture\'s name, where there is no sound yet');
+    }
+
+    protected function perform(Story $story, Plan $plan, FolderMakings $makings, InputInterface $input, OutputInterface $output): int
+    {
+        $sound = self::argument($input, 'sound');
+        if (!is_file($sound)) {
+            throw new Unreadable('There is no such sound.');
+        }
+        $measured = $makings->addTake('split', $sound);
+        $slides = array_values(array_filter($story->slides, static fn(Slide $slide): bool => SlideKind::Picture === $slide->kind && null === $slide->take));
+        if (\count($slides) < 2) {
+            throw new Unreadable('The folder holds no two slides without a sound.');
+        }
+        $seconds = static fn(int $samples): float => $samples / Rate::SAMPLES;
+        $points = Splitter::points(
+            $seconds($measured->from),
+            $seconds($measured->to),
+            array_map(static fn(array $pause): array => [$seconds($pause[0]), $seconds($pause[1])], $measured->pauses),
+            self::weights($slides, $story->language),
+        );
+        if (null === $points) {
+            throw new Unreadable(\sprintf('The recording has %d pauses, too few to be cut for %d slides.', \count($measured->pauses), \count($slides)));
+        }
+        $ends = [$seconds($measured->from), ...array_map(static fn(SplitPoint $point): float => $point->at, $points), $seconds($measured->to)];
+        $parts = [];
+        foreach ($slides as $i => $slide) {
+            $file = null === $slide->picture ? '' : $story->pictures[$slide->picture]->file;
+            $parts[] = ['file' => $file, 'from' => round($ends[$i], 3), 'to' => round($ends[$i + 1], 3), 'confidence' => $points[$i]->confidence ?? 1.0];
+            if (true === $input->getOption('write')) {
+                $to = self::argument($input, 'folder') . '/' . pathinfo($file, \PATHINFO_FILENAME) . '.flac';
+                Tool::ffmpeg(['-v', 'error', '-i', $makings->take('split'), '-ss', (string) $ends[$i], '-to', (string) $ends[$i + 1], '-c:a', 'flac', '-fflags', '+bitexact', Tool::file($to)]);
+            }
+        }
+        $output->writeln(json_encode($parts, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+
+        return self::SUCCESS;
+    }
+
+    /**
+     * @param list<Slide> $slides
+     *
+     * @return list<float> by their scripts; the mean of the others for one without, and all the same for none
+     */
+    private static function weights(array $slides, string $language): array
+    {
+        $weights = array_map(
+            static fn(Slide $slide): float => array_sum(array_map(static fn(Unit $unit): float => $unit->weight, Units::of($slide->script, $language))),
+            $slides,
+        );
+        $known = array_filter($weights);
+        $mean = [] === $known ? 1.0 : array_sum($known) / \count($known);
+
+        return array_map(static fn(float $weight): float => 0.0 === $weight ? $mean : $weight, $weights);
+    }
+}
