@@ -21,10 +21,14 @@ use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Take\TakeRecord;
+use Rhapsode\Core\Edit\AddMusic;
 use Rhapsode\Core\Shape\Fields;
 use Rhapsode\Core\Story\Caption;
 use Rhapsode\Core\Story\CaptionPlace;
 use Rhapsode\Core\Story\Fit;
+use Rhapsode\Core\Story\Join;
+use Rhapsode\Core\Story\JoinKind;
+use Rhapsode\Core\Story\Music;
 use Rhapsode\Core\Story\Picture;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\SlideKind;
@@ -32,7 +36,10 @@ use Rhapsode\Core\Story\Source;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Studio\Picture\PicturePreparer;
+use Rhapsode\Studio\Sound\MeasuredMusic;
+use Rhapsode\Studio\Sound\MusicPreparer;
 use Rhapsode\Studio\Sound\SoundPreparer;
+use Rhapsode\Studio\Tool\Scratch;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Messenger\MessageBusInterface;
@@ -133,6 +140,7 @@ final class DemoLoader
                 fit: $slide->choice('fit', Fit::class, Fit::Auto),
                 caption: new Caption($slide->text('caption'), $slide->choice('place', CaptionPlace::class)),
                 script: $slide->text('script'),
+                join: new Join($slide->choice('join', JoinKind::class, JoinKind::Crossfade)),
             );
         }
         foreach ($slides as $i => $slide) {
@@ -150,10 +158,26 @@ final class DemoLoader
             }
         }
         $story = new Story($title, $slides, $pictures, $takes);
+        if ($in->has('bed')) {
+            $story = (new AddMusic($this->music($in->object('bed')), (string) Uuid::v7()))->apply($story);
+        }
         $record->write($story);
         $record->seconds = $this->plans->plan($story)->seconds();
 
         return $record;
+    }
+
+    private function music(Fields $in): Music
+    {
+        $id = (string) Uuid::v7();
+        $file = $in->text('file');
+        $scratch = new Scratch();
+        $measured = (new MusicPreparer())->prepare("{$this->demo}/music/{$file}", $scratch->folder);
+        foreach ([MeasuredMusic::FULL, MeasuredMusic::LIGHT] as $part) {
+            $this->store->once("music/{$id}/{$part}", static fn(string $to): bool => copy($scratch->path($part), $to));
+        }
+
+        return $measured->music($id, $file, self::source($in->object('source')));
     }
 
     /** Title, author, link and licence, in this order. */

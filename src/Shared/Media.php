@@ -12,7 +12,7 @@ final class Media
 {
     public static function of(Store $store, string $key, string $type, ?string $download = null, bool $forGood = true): Response
     {
-        $store->near($key);
+        $store->fetch($key);
         $response = new Response('', 200, [
             'X-Accel-Redirect' => '/_store/' . $key,
             'Content-Type' => $type,

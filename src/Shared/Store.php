@@ -67,6 +67,14 @@ final readonly class Store
         return $path;
     }
 
+    /** Brings a file near, if it lies in the object store, for the web server to send. */
+    public function fetch(string $key): void
+    {
+        if (null !== $this->far && $this->has($key)) {
+            $this->near($key);
+        }
+    }
+
     /** What lies whole at its place is given to the other computers. */
     public function share(string $key): void
     {

@@ -12,6 +12,7 @@ use Rhapsode\App\HandIn\Remark;
 use Rhapsode\App\Picture\PictureRecord;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Take\TakeRecord;
+use Rhapsode\Core\Story\Music;
 use Rhapsode\Core\Story\Picture;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
@@ -116,7 +117,7 @@ final class AccessTest extends AppTestCase
             default => $made['story'],
         };
 
-        return strtr($path, ['{id}' => $id, '{picture}' => $made['picture'], '{rendition}' => 'full', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => str_repeat('a', 24)]);
+        return strtr($path, ['{id}' => $id, '{picture}' => $made['picture'], '{rendition}' => 'full', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => str_repeat('a', 24), '{music}' => $made['picture'], '{container}' => 'mp4', '{format}' => 'srt']);
     }
 
     /** @return array{story: string, picture: string, take: string, film: string, handIn: string, remark: string} all of it Sam's */
@@ -126,7 +127,7 @@ final class AccessTest extends AppTestCase
         $record = new StoryRecord($this->people['sam'], new Story('Mine'), $this->assignment);
         $picture = new PictureRecord($record, str_repeat('0', 64), 'p.jpg');
         $id = (string) $picture->id;
-        $record->write(new Story('Mine', [new Slide('s', picture: $id)], [$id => new Picture($id, 'p.jpg', 100, 100)]));
+        $record->write(new Story('Mine', [new Slide('s', picture: $id)], [$id => new Picture($id, 'p.jpg', 100, 100)], music: [$id => new Music($id, 'm.mp3', 48_000, -20.0, -18.0, -3.0)]));
         $take = new TakeRecord($record, 's', 't.webm');
         $take->finished = true;
         $film = new FilmRecord($record);

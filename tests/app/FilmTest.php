@@ -141,7 +141,7 @@ final class FilmTest extends AppTestCase
         try {
             $this->work();
             self::fail('it cannot be made');
-        } catch (\Rhapsode\Studio\Tool\ToolFailed $problem) {
+        } catch (\RuntimeException $problem) {
             $event = new \Symfony\Component\Messenger\Event\WorkerMessageFailedEvent(new \Symfony\Component\Messenger\Envelope(new MakeFilm($film)), 'films', $problem);
             self::service(FilmWorker::class)->failed($event);
         }

@@ -9,6 +9,7 @@ export type AssignmentView = Schemas['AssignmentView'];
 export type StoryView = Schemas['StoryView'];
 export type StoryDocument = Schemas['story.schema'];
 export type Slide = StoryDocument['slides'][number];
+export type Bed = NonNullable<StoryDocument['beds']>[number];
 export type Picture = StoryDocument['pictures'][string];
 export type Plan = Schemas['Plan'];
 export type PlannedSlide = Schemas['PlannedSlide'];

@@ -5,6 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import { answer, api, sentence } from '../api/client';
 import type { Film, StoryView } from '../api/types';
+import { Picks } from '../parts/Choice';
 import { Act, Button, Card, GoTo, Row, Soft, StateMark } from '../parts/controls';
 import { useTell } from '../parts/notices';
 import { Page } from '../parts/Page';
@@ -70,7 +71,7 @@ export default function FilmPage() {
         </div>
         <div style={{ display: 'grid', gap: 16, minWidth: 0 }}>
           {film?.state === 'done' && <HandInCard view={view} film={film} hold={hold} />}
-          {film?.state === 'done' && film.revision !== view.revision && <MakeCard view={view} again />}
+          {film?.state === 'done' && <MakeCard view={view} again />}
           <Card>
             <h2>Proof</h2>
             <Soft>What would embarrass you, or cost a mark.</Soft>
@@ -95,9 +96,9 @@ function useMake(view: StoryView) {
   const queries = useQueryClient();
   const tell = useTell();
   const [busy, setBusy] = useState(false);
-  const make = () => {
+  const make = (body: { size: Film['size']; container: Film['container'] }) => {
     setBusy(true);
-    answer(api.POST('/api/stories/{id}/films', { params: { path: { id: view.id } } }))
+    answer(api.POST('/api/stories/{id}/films', { params: { path: { id: view.id } }, body }))
       .then((film) => {
         queries.setQueryData<StoryView>(['story', view.id], (old) => (old ? { ...old, film } : old));
         queries.setQueryData(['film', film.id], film);
@@ -110,15 +111,36 @@ function useMake(view: StoryView) {
 
 function MakeCard({ view, again = false }: { view: StoryView; again?: boolean }) {
   const { make, busy } = useMake(view);
+  const [size, setSize] = useState<Film['size']>(view.film?.size ?? '720');
+  const [container, setContainer] = useState<Film['container']>(view.film?.container ?? 'mp4');
   return (
     <Card>
-      <h2>{again ? 'The story has changed since' : 'Make the film'}</h2>
+      <h2>{again ? 'Make it anew' : 'Make the film'}</h2>
       <p>
-        {clock(view.plan.frames / view.plan.fps)} long, 1280 × 720, MP4 with captions.{' '}
-        {again ? 'Only what changed is made anew.' : ''}
+        {clock(view.plan.frames / view.plan.fps)} long, with captions. {again ? 'Only what changed is made anew.' : ''}
       </p>
+      <Picks
+        label="Size"
+        value={size}
+        options={[
+          ['small', 'Small, for slow networks'],
+          ['540', '540'],
+          ['720', '720, the usual'],
+          ['1080', '1080, for a big screen'],
+        ]}
+        onChange={setSize}
+      />
+      <Picks
+        label="Kind of file"
+        value={container}
+        options={[
+          ['mp4', 'MP4, plays everywhere'],
+          ['webm', 'WebM, free formats'],
+        ]}
+        onChange={setContainer}
+      />
       <Row>
-        <Act onPress={make} isDisabled={busy || view.plan.frames === 0}>
+        <Act onPress={() => make({ size, container })} isDisabled={busy || view.plan.frames === 0}>
           {again ? 'Make it anew' : 'Make the film'}
         </Act>
       </Row>
@@ -190,11 +212,17 @@ function Made({ view, film }: { view: StoryView; film: Film }) {
         remarks={[]}
       />
       <Row>
-        <GoTo as="a" href={`/api/films/${film.id}/film.mp4?download`} to="" download>
+        <GoTo as="a" href={`/api/films/${film.id}/film.${film.container}?download`} to="" download>
           Download the film ({size(film.bytes ?? 0)})
         </GoTo>
         <GoTo as="a" href={`/api/films/${film.id}/captions.vtt?download`} to="" download>
-          Download the captions
+          Captions, WebVTT
+        </GoTo>
+        <GoTo as="a" href={`/api/films/${film.id}/captions.srt`} to="" download>
+          SubRip
+        </GoTo>
+        <GoTo as="a" href={`/api/films/${film.id}/captions.txt`} to="" download>
+          Transcript
         </GoTo>
         <Soft as="span">
           {clock(film.seconds)}, made {ago(film.begunAt)}

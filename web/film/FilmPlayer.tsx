@@ -11,7 +11,7 @@ const Box = styled.figure`
   min-width: 0;
   video {
     width: 100%;
-    aspect-ratio: 16 / 9;
+    max-height: 76vh;
     background: #000;
     outline: 1px solid var(--line);
   }

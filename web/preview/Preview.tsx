@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import type { Plan } from '../api/types';
 import { Playbar, spacePlays } from '../parts/Playbar';
 import { slideAt, Stage } from './Stage';
-import { Voices } from './voices';
+import { Sounds } from './sounds';
 
 const Box = styled.figure<{ $dark: boolean }>`
   display: grid;
@@ -92,7 +92,7 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
   const root = useRef<HTMLDivElement>(null);
   const box = useRef<HTMLElement>(null);
   const stage = useRef<Stage | null>(null);
-  const voices = useRef<Voices | null>(null);
+  const sounds = useRef<Sounds | null>(null);
   const [frame, setFrame] = useState(0);
   const [playing, setPlaying] = useState(false);
   const [captions, setCaptions] = useState(false);
@@ -117,7 +117,7 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
 
   const pause = useCallback(() => {
     run.current = null;
-    voices.current?.stop();
+    sounds.current?.stop();
     setPlaying(false);
   }, []);
 
@@ -125,12 +125,12 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
     (from: number, to?: number) => {
       const { plan: current } = now.current;
       if (current.frames === 0) return;
-      voices.current ??= new Voices();
-      const context = voices.current.clock();
+      sounds.current ??= new Sounds(story);
+      const context = sounds.current.clock();
       const start = from >= current.frames - 1 ? 0 : from;
       const begun = context.currentTime + 0.06;
       run.current = { begun, from: start, to: to ?? current.frames };
-      voices.current.play(current.slides, start / current.fps, begun);
+      sounds.current.play(current, start / current.fps, begun);
       setPlaying(true);
       const step = () => {
         const going = run.current;
@@ -147,7 +147,7 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
       };
       requestAnimationFrame(step);
     },
-    [pause, put],
+    [pause, put, story],
   );
 
   useEffect(() => {
@@ -159,7 +159,7 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
       stage.current = null;
     };
   }, [story]);
-  useEffect(() => () => voices.current?.stop(), []);
+  useEffect(() => () => sounds.current?.stop(), []);
   // The plan changed: what is shown follows at once; what is heard begins anew from here.
   useEffect(() => {
     put(Math.min(now.current.frame, plan.frames - 1));

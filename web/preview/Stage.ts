@@ -10,6 +10,8 @@ interface Layer {
 /** Shows one frame of a plan: the prepared pictures by their framings, the drawn words, two slides at once in a join. */
 export class Stage {
   private readonly layers: [Layer, Layer];
+  /** The colour that a join goes through. */
+  private readonly veil: HTMLDivElement;
   private readonly ahead = new Map<string, HTMLImageElement>();
 
   constructor(
@@ -17,6 +19,9 @@ export class Stage {
     private readonly story: string,
   ) {
     this.layers = [this.layer(), this.layer()];
+    this.veil = document.createElement('div');
+    this.veil.style.cssText = 'position:absolute;inset:0;visibility:hidden;z-index:1';
+    this.root.append(this.veil);
   }
 
   destroy(): void {
@@ -37,10 +42,10 @@ export class Stage {
     const over = this.layers[index % 2] as Layer;
     const under = this.layers[(index + 1) % 2] as Layer;
     this.draw(plan, over, slide, frame);
-    over.box.style.opacity = joining ? String(joined / slide.joinIn) : '1';
+    this.join(over, joining ? before.join : null, joining ? joined / slide.joinIn : 1);
     over.box.style.zIndex = '2';
     over.box.style.visibility = 'visible';
-    under.box.style.zIndex = '1';
+    under.box.style.zIndex = '0';
     if (joining) {
       this.draw(plan, under, before, frame);
       under.box.style.opacity = '1';
@@ -49,6 +54,26 @@ export class Stage {
       under.box.style.visibility = 'hidden';
     }
     this.fetchAhead(plan, index);
+  }
+
+  /** How far the next slide has come in: its weight at every point as the plan's join tells it. */
+  private join(over: Layer, join: PlannedSlide['join'] | null, progress: number): void {
+    const { style } = over.box;
+    style.opacity = '1';
+    style.maskImage = 'none';
+    this.veil.style.visibility = 'hidden';
+    if (join === null) return;
+    if (join.colour !== null) {
+      this.veil.style.visibility = 'visible';
+      this.veil.style.backgroundColor = join.colour;
+      this.veil.style.opacity = String(Math.min(1, 2 * progress));
+      style.opacity = String(Math.max(0, 2 * progress - 1));
+    } else if (join.toward !== null) {
+      const front = progress * (1 + join.soft);
+      style.maskImage = `linear-gradient(to ${join.toward}, #000 ${100 * (front - join.soft)}%, transparent ${100 * front}%)`;
+    } else {
+      style.opacity = String(progress);
+    }
   }
 
   private draw(plan: Plan, layer: Layer, slide: PlannedSlide, frame: number): void {

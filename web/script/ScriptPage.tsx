@@ -194,6 +194,7 @@ export default function ScriptPage() {
           <SlidePanel
             view={view}
             edit={edit}
+            take={hold.take}
             picked={picked}
             remarks={remarks}
             answer={view.handIns[0]}

@@ -1,43 +1,33 @@
 import { useState } from 'react';
-import { Label, NumberField, Input, Radio, RadioGroup, Switch } from 'react-aria-components';
+import { Label, NumberField, Input } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useSession } from '../account/session';
 import type { Finding, HandIn, Remark, Slide, StoryView } from '../api/types';
 import { Button, Card, Field, Row, Soft } from '../parts/controls';
+import { Picks, Select } from '../parts/Choice';
 import { clock } from '../parts/time';
+import { Toggle } from '../parts/Toggle';
 import type { StoryHold } from '../story/useStory';
 import { useSavedText } from '../story/useSavedText';
+import { Beds } from './Beds';
+import { CaptionsIn } from './CaptionsIn';
 
-const Choice = styled(RadioGroup)`
-  display: grid;
-  gap: 4px;
-  border: 0;
-  > span {
-    font-size: 0.875rem;
-    color: var(--soft);
-  }
-  .options {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px;
-  }
-`;
-const Option = styled(Radio)`
-  display: inline-flex;
-  align-items: center;
-  min-height: 40px;
-  padding: 4px 12px;
-  border: 1px solid var(--edge);
-  border-radius: var(--radius);
-  cursor: pointer;
-  background: var(--raised);
-  &[data-selected] {
-    background: var(--indigo);
-    border-color: var(--indigo);
-    color: #fff;
-  }
-`;
+const joins: [Slide['join']['kind'], string][] = [
+  ['cut', 'Cut'],
+  ['crossfade', 'Crossfade'],
+  ['through-dark', 'Through dark'],
+  ['through-light', 'Through light'],
+  ['sweep', 'Sweep'],
+  ['rise', 'Rise'],
+];
+const shapes: [StoryView['story']['shape'], string][] = [
+  ['16:9', 'Wide 16:9'],
+  ['4:3', 'Classic 4:3'],
+  ['1:1', 'Square'],
+  ['9:16', 'Upright 9:16'],
+];
+
 const Stay = styled(NumberField)`
   display: grid;
   gap: 4px;
@@ -57,29 +47,6 @@ const Stay = styled(NumberField)`
     border: 1px solid var(--edge);
     border-radius: var(--radius);
     background: var(--raised);
-  }
-`;
-const Toggle = styled(Switch)`
-  display: inline-flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 40px;
-  cursor: pointer;
-  &::before {
-    content: '';
-    width: 40px;
-    height: 22px;
-    border-radius: 11px;
-    border: 2px solid var(--edge);
-    background: radial-gradient(circle at 10px 50%, var(--edge) 6px, transparent 7px);
-  }
-  &[data-selected]::before {
-    border-color: var(--indigo);
-    background: radial-gradient(circle at 26px 50%, #fff 6px, transparent 7px), var(--indigo);
-  }
-  &[data-focus-visible] {
-    outline: 3px solid var(--indigo);
-    outline-offset: 3px;
   }
 `;
 const Findings = styled.ul`
@@ -107,6 +74,7 @@ const Loud = styled.p`
 interface Props {
   view: StoryView;
   edit: StoryHold['edit'];
+  take: StoryHold['take'];
   picked: string[];
   remarks: Remark[];
   answer: HandIn | undefined;
@@ -114,10 +82,10 @@ interface Props {
 }
 
 /** What can be set for the chosen slides; with none chosen, what concerns the whole story. */
-export function SlidePanel({ view, edit, picked, remarks, answer, onPick }: Props) {
+export function SlidePanel({ view, edit, take, picked, remarks, answer, onPick }: Props) {
   const slides = view.story.slides.filter((s) => picked.includes(s.id));
   const [first] = slides;
-  if (!first) return <Whole view={view} edit={edit} remarks={remarks} answer={answer} onPick={onPick} />;
+  if (!first) return <Whole view={view} edit={edit} take={take} remarks={remarks} answer={answer} onPick={onPick} />;
   const index = view.story.slides.indexOf(first);
   const findings = view.proof.filter((f) => f.slide !== null && picked.includes(f.slide));
   return (
@@ -143,7 +111,7 @@ export function SlidePanel({ view, edit, picked, remarks, answer, onPick }: Prop
             void edit({
               do: 'set caption',
               slide: first.id,
-              caption: { place: place as 'top' },
+              caption: { place },
             })
           }
         />
@@ -159,7 +127,7 @@ export function SlidePanel({ view, edit, picked, remarks, answer, onPick }: Prop
               ['fill', 'Fill the slide'],
               ['whole', 'Whole'],
             ]}
-            onChange={(fit) => void edit({ do: 'set fit', slides: picked, fit: fit as 'auto' })}
+            onChange={(fit) => void edit({ do: 'set fit', slides: picked, fit })}
           />
           <Toggle
             isSelected={first.motion !== 'still'}
@@ -171,50 +139,31 @@ export function SlidePanel({ view, edit, picked, remarks, answer, onPick }: Prop
       )}
       <Picks
         label="How it joins the next"
-        value={first.join.kind === 'cut' ? 'cut' : String(first.join.seconds)}
-        options={[
-          ['cut', 'Cut'],
-          ['0.5', '½ s'],
-          ['1', '1 s'],
-          ['1.5', '1½ s'],
-        ]}
+        value={first.join.kind}
+        options={joins}
         onChange={(kind) =>
-          void edit({
-            do: 'set join',
-            slides: picked,
-            join: kind === 'cut' ? { kind: 'cut', seconds: 0 } : { kind: 'crossfade', seconds: Number(kind) },
-          })
+          void edit({ do: 'set join', slides: picked, join: { kind, seconds: first.join.seconds || 1 } })
         }
       />
+      {first.join.kind !== 'cut' && (
+        <Picks
+          label="Over how long"
+          value={String(first.join.seconds)}
+          options={[
+            ['0.5', '½ s'],
+            ['1', '1 s'],
+            ['1.5', '1½ s'],
+            ['2', '2 s'],
+          ]}
+          onChange={(seconds) =>
+            void edit({ do: 'set join', slides: picked, join: { kind: first.join.kind, seconds: Number(seconds) } })
+          }
+        />
+      )}
       {first.picture !== null && (
         <SourceFields key={first.picture} view={view} slides={slides} picture={first.picture} edit={edit} />
       )}
     </Card>
-  );
-}
-
-function Picks({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  options: [string, string][];
-  onChange: (value: string) => void;
-}) {
-  return (
-    <Choice value={value} onChange={onChange} orientation="horizontal">
-      <Label>{label}</Label>
-      <div className="options">
-        {options.map(([key, text]) => (
-          <Option key={key} value={key}>
-            {text}
-          </Option>
-        ))}
-      </div>
-    </Choice>
   );
 }
 
@@ -301,7 +250,7 @@ function SourceFields({
   );
 }
 
-function Whole({ view, edit, remarks, answer, onPick }: Omit<Props, 'picked'>) {
+function Whole({ view, edit, take, remarks, answer, onPick }: Omit<Props, 'picked'>) {
   const { assignment, plan } = view;
   return (
     <Card aria-label="The whole story">
@@ -318,14 +267,72 @@ function Whole({ view, edit, remarks, answer, onPick }: Omit<Props, 'picked'>) {
         {view.story.slides.length} slides, {clock(plan.frames / plan.fps)}
         {assignment && ` · ${assignment.title}: ${clock(assignment.leastSeconds)} to ${clock(assignment.mostSeconds)}`}
       </p>
+      <h3>Proof</h3>
+      <ProofList findings={view.proof} onPick={onPick} />
       <Toggle isSelected={view.story.credits} onChange={(credits) => void edit({ do: 'show credits', credits })}>
         Credits at the end, made from the sources
       </Toggle>
-      <h3>Proof</h3>
-      <ProofList findings={view.proof} onPick={onPick} />
+      <Picks
+        label="Shape of the film"
+        value={view.story.shape}
+        options={shapes}
+        onChange={(shape) => void edit({ do: 'set shape', shape })}
+      />
+      <Select
+        label="Language"
+        value={view.story.language}
+        options={languages(view.story.language)}
+        onChange={(language) => void edit({ do: 'set language', language })}
+      />
+      <Beds view={view} edit={edit} take={take} />
+      <CaptionsIn view={view} edit={edit} take={take} />
       <Soft>Choose a slide to set how long it stays, how its picture is shown, and whose it is.</Soft>
     </Card>
   );
+}
+
+/** The languages most asked for, by their own names, and the one the story has. */
+function languages(own: string): [string, string][] {
+  const tags = [
+    'ar',
+    'cs',
+    'de',
+    'el',
+    'en',
+    'es',
+    'fa',
+    'fi',
+    'fr',
+    'he',
+    'hi',
+    'hu',
+    'it',
+    'ja',
+    'ko',
+    'nb',
+    'nl',
+    'pl',
+    'pt',
+    'ro',
+    'ru',
+    'sv',
+    'sw',
+    'th',
+    'tr',
+    'uk',
+    'ur',
+    'vi',
+    'zh',
+  ];
+  return [...new Set([...tags, own])].map((tag) => {
+    let name = tag;
+    try {
+      name = new Intl.DisplayNames([tag], { type: 'language' }).of(tag) ?? tag;
+    } catch {
+      // A tag that nobody knows stands for itself.
+    }
+    return [tag, name];
+  });
 }
 
 export function ProofList({ findings, onPick }: { findings: Finding[]; onPick: (slide: string) => void }) {

@@ -1,0 +1,241 @@
+import { useState } from 'react';
+import {
+  FileTrigger,
+  Input,
+  Label,
+  NumberField,
+  Slider,
+  SliderOutput,
+  SliderThumb,
+  SliderTrack,
+} from 'react-aria-components';
+import styled from 'styled-components';
+import { answer, api, sentence } from '../api/client';
+import type { Bed, StoryView } from '../api/types';
+import { useSession } from '../account/session';
+import { Select } from '../parts/Choice';
+import { Button, Field, Row, Soft } from '../parts/controls';
+import { useTell } from '../parts/notices';
+import { clock } from '../parts/time';
+import { Toggle } from '../parts/Toggle';
+import type { StoryHold } from '../story/useStory';
+import { useSavedText } from '../story/useSavedText';
+
+const One = styled.section`
+  display: grid;
+  gap: 10px;
+  padding: 12px;
+  border: 1px solid var(--line);
+  border-left: 4px solid var(--indigo);
+  border-radius: var(--radius);
+  summary {
+    cursor: pointer;
+    min-height: 32px;
+  }
+  details > div {
+    display: grid;
+    gap: 10px;
+    padding-top: 8px;
+  }
+`;
+const Two = styled.div`
+  display: grid;
+  gap: 10px;
+  grid-template-columns: 1fr 1fr;
+`;
+const Level = styled(Slider<number>)`
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 8px;
+  font-size: 0.875rem;
+  color: var(--soft);
+  .track {
+    grid-column: 1 / -1;
+    height: 32px;
+    position: relative;
+    &::before {
+      content: '';
+      position: absolute;
+      inset: 14px 0;
+      border-radius: 2px;
+      background: var(--edge);
+    }
+  }
+  .thumb {
+    width: 22px;
+    height: 22px;
+    top: 50%;
+    border-radius: 50%;
+    background: var(--indigo);
+    border: 2px solid #fff;
+    outline: 1px solid var(--indigo);
+    &[data-focus-visible] {
+      outline-width: 3px;
+    }
+  }
+`;
+const Seconds = styled(NumberField)`
+  display: grid;
+  gap: 4px;
+  label {
+    font-size: 0.875rem;
+    color: var(--soft);
+  }
+  input {
+    width: 100%;
+    min-height: 40px;
+    padding: 6px 10px;
+    border: 1px solid var(--edge);
+    border-radius: var(--radius);
+    background: var(--raised);
+  }
+`;
+const kinds = ['audio/*', '.mp3', '.m4a', '.ogg', '.oga', '.opus', '.wav', '.flac', '.aif', '.aiff', '.weba', '.webm'];
+const QUIETEST = 30;
+
+/** The music under the story: brought in, laid under slides, made louder and quieter, credited. */
+export function Beds({ view, edit, take }: { view: StoryView; edit: StoryHold['edit']; take: StoryHold['take'] }) {
+  const tell = useTell();
+  const [busy, setBusy] = useState(false);
+  const beds = view.story.beds ?? [];
+  const bringIn = (file: File | undefined) => {
+    if (!file) return;
+    setBusy(true);
+    const body = new FormData();
+    body.set('file', file, file.name);
+    answer(
+      api.POST('/api/stories/{id}/music', {
+        params: { path: { id: view.id } },
+        body: body as never,
+        bodySerializer: (form: unknown) => form as FormData,
+      }),
+    )
+      .then((added) => {
+        take(added.story);
+        tell('The music lies under the whole story. It gives way to every voice.');
+      })
+      .catch((error: unknown) => tell(sentence(error), { tone: 'trouble' }))
+      .finally(() => setBusy(false));
+  };
+  return (
+    <>
+      <h3>Bed</h3>
+      {beds.length === 0 && <Soft>Music under the voice. It goes down by itself while somebody speaks.</Soft>}
+      {beds.map((bed) => (
+        <OneBed key={bed.id} bed={bed} view={view} edit={edit} />
+      ))}
+      <Row>
+        <FileTrigger acceptedFileTypes={kinds} onSelect={(files) => bringIn(files?.[0])}>
+          <Button isDisabled={busy}>{busy ? 'The music is on its way …' : 'Bring in music'}</Button>
+        </FileTrigger>
+      </Row>
+    </>
+  );
+}
+
+function OneBed({ bed, view, edit }: { bed: Bed; view: StoryView; edit: StoryHold['edit'] }) {
+  const music = view.story.music?.[bed.music];
+  const set = (changes: Partial<Omit<Bed, 'id' | 'music'>>) => void edit({ do: 'set bed', bed: bed.id, changes });
+  const [level, setLevel] = useState<number | null>(null);
+  const slides = view.story.slides.map((slide, i) => {
+    const words = slide.kind === 'title' ? slide.heading || view.story.title : slide.caption.text;
+    return [slide.id, `Slide ${i + 1}${words === '' ? '' : `: ${words.slice(0, 30)}`}`] as [string, string];
+  });
+  const seconds = (music?.samples ?? 0) / 48_000;
+  const loud = QUIETEST - (level ?? bed.under);
+  return (
+    <One aria-label={`Bed: ${music?.file ?? ''}`}>
+      <Row>
+        <strong style={{ overflowWrap: 'anywhere' }}>{music?.file}</strong>
+        <Soft as="span">{clock(seconds)}</Soft>
+        <span style={{ flex: 1 }} />
+        <Button onPress={() => void edit({ do: 'delete bed', bed: bed.id })}>Take it out</Button>
+      </Row>
+      <Two>
+        <Select
+          label="From"
+          value={bed.from ?? ''}
+          options={[['', 'The beginning'], ...slides]}
+          onChange={(from) => set({ from: from === '' ? null : from })}
+        />
+        <Select
+          label="Through"
+          value={bed.to ?? ''}
+          options={[['', 'The end'], ...slides]}
+          onChange={(to) => set({ to: to === '' ? null : to })}
+        />
+      </Two>
+      <Level
+        value={loud}
+        minValue={0}
+        maxValue={QUIETEST}
+        onChange={(value) => setLevel(QUIETEST - value)}
+        onChangeEnd={(value) => {
+          setLevel(null);
+          set({ under: QUIETEST - value });
+        }}
+      >
+        <Label>How loud where nobody speaks</Label>
+        <SliderOutput>{() => `${QUIETEST - loud} dB under a voice`}</SliderOutput>
+        <SliderTrack className="track">
+          <SliderThumb className="thumb" />
+        </SliderTrack>
+      </Level>
+      <Toggle isSelected={bed.ducks} onChange={(ducks) => set({ ducks })}>
+        It gives way to the voice
+      </Toggle>
+      <details>
+        <summary>Fades, start and source</summary>
+        <div>
+          <Two>
+            <Seconds value={bed.fadeIn} minValue={0} maxValue={20} step={0.5} onChange={(fadeIn) => set({ fadeIn })}>
+              <Label>Fades in over (seconds)</Label>
+              <Input />
+            </Seconds>
+            <Seconds value={bed.fadeOut} minValue={0} maxValue={20} step={0.5} onChange={(fadeOut) => set({ fadeOut })}>
+              <Label>Fades out over (seconds)</Label>
+              <Input />
+            </Seconds>
+          </Two>
+          <Seconds
+            value={bed.start}
+            minValue={0}
+            maxValue={Math.max(0, Math.floor(seconds - 1))}
+            step={0.5}
+            onChange={(start) => set({ start })}
+          >
+            <Label>Begins at this second of the music</Label>
+            <Input />
+          </Seconds>
+          <Toggle isSelected={bed.loops} onChange={(loops) => set({ loops })}>
+            It begins again when it is over
+          </Toggle>
+          <MusicSource view={view} music={bed.music} edit={edit} />
+        </div>
+      </details>
+    </One>
+  );
+}
+
+function MusicSource({ view, music, edit }: { view: StoryView; music: string; edit: StoryHold['edit'] }) {
+  const source = view.story.music?.[music]?.source ?? { title: '', author: '', link: '', licence: '' };
+  const { person } = useSession();
+  const save = (change: Partial<typeof source>) => void edit({ do: 'set source', music: [music], source: change });
+  const title = useSavedText(source.title, (text) => save({ title: text }));
+  const author = useSavedText(source.author, (text) => save({ author: text }));
+  const link = useSavedText(source.link, (text) => save({ link: text }));
+  const licence = useSavedText(source.licence, (text) => save({ licence: text }));
+  return (
+    <>
+      <Row>
+        <Button onPress={() => save({ author: person?.firstName ?? '', licence: 'my own work' })}>
+          I made it myself
+        </Button>
+      </Row>
+      <Field label="Title of the music" {...title} max={200} />
+      <Field label="Who made it" {...author} max={200} />
+      <Field label="Link to the music" {...link} max={500} />
+      <Field label="Its licence, such as CC BY 4.0" {...licence} max={100} />
+    </>
+  );
+}
