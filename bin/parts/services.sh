@@ -27,6 +27,23 @@ start_postgres() {
     PG_PORT=$(cat "$VAR/pg.port")
 }
 
+# As an administrator would, or a power cut: fast, immediate.
+restart_postgres() {
+    start_postgres
+    as_pg "$PG/pg_ctl" -D "$PG_DATA" -m "$1" -w -t 60 -l "$PG_DATA/log" -o "-p $PG_PORT -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=120" restart >/dev/null 2>&1
+}
+
+# The stand-in for an object store that several computers share. Sets RHAPSODE_STORE_URL.
+start_object_store() { # start_object_store PORT
+    HERE=$VAR/object-store
+    mkdir -p "$HERE/run" "$HERE/objects"
+    export PHP_CLI_SERVER_WORKERS=4 OBJECT_STORE_FOLDER=$HERE/objects OBJECT_STORE_KEY=rhapsode
+    keep server php -S "127.0.0.1:$1" "$ROOT/tests/stand-ins/object-store.php"
+    export RHAPSODE_STORE_URL="s3://rhapsode:not-a-secret@127.0.0.1:$1/films?tls=0"
+    for _ in {1..50}; do in_use "$1" && return 0; sleep 0.1; done
+    fail "The stand-in for the object store did not start."
+}
+
 stop_postgres() {
     [ -f "$PG_DATA/PG_VERSION" ] || PG_DATA=/var/lib/rhapsode-$(echo "$ROOT" | sha256sum | cut -c1-8)
     if [ -f "$PG_DATA/postmaster.pid" ]; then as_pg "$PG/pg_ctl" -D "$PG_DATA" -m fast -w stop >/dev/null 2>&1 || true; fi
@@ -48,6 +65,7 @@ APP_ENV=prod
 APP_SECRET=$(cat "$HERE/secret")
 DATABASE_URL='$(database_url "rhapsode_$instance")'
 STORE_DIR=$HERE/store
+STORE_URL='${RHAPSODE_STORE_URL:-}'
 SETTINGS
     chmod 600 "$HERE/settings.env"
     export RHAPSODE_SETTINGS=$HERE/settings.env
@@ -96,22 +114,30 @@ php_admin_value[opcache.validate_timestamps] = 1
 php_admin_value[opcache.revalidate_freq] = 1
 CONF
     sed -e "s#@ROOT@#$ROOT#g; s#@HERE@#$HERE#g; s#@PORT@#$port#g; s#@USER@#$(is_root && echo "user $user $(id -gn "$user");")#g" "$ROOT/bin/parts/nginx.conf" >"$HERE/run/nginx.conf"
-    "$fpm" $([ "$user" = root ] && echo -R) -F -y "$HERE/run/fpm.conf" -c "$ROOT/bin/parts/php.ini" >"$HERE/run/php.log" 2>&1 &
-    echo $! >"$HERE/run/fpm.started"
-    nginx -c "$HERE/run/nginx.conf" -p "$HERE/run" -e "$HERE/run/nginx-error.log" -g 'daemon off;' >"$HERE/run/nginx.out" 2>&1 &
-    echo $! >"$HERE/run/nginx.started"
+    keep fpm "$fpm" $([ "$user" = root ] && echo -R) -F -y "$HERE/run/fpm.conf" -c "$ROOT/bin/parts/php.ini"
+    keep nginx nginx -c "$HERE/run/nginx.conf" -p "$HERE/run" -e "$HERE/run/nginx-error.log" -g 'daemon off;'
+}
+
+# Runs a command until it is told to end: one that ends, by its limits or by a fault, is begun again.
+keep() { # keep NAME COMMAND…
+    local name=$1; shift
+    ( trap 'kill "${child:-0}" 2>/dev/null; wait "${child:-0}" 2>/dev/null; exit 0' TERM INT
+      while :; do "$@" & child=$!; wait "$child" || true; sleep 1; done ) >>"$HERE/run/$name.out" 2>&1 &
+    echo $! >"$HERE/run/$name.started"
 }
 
 start_workers() {
-    local count=$1 i
+    local count=$1 i own
     for ((i = 1; i <= count; i++)); do
-        # Films give way to pages; a worker that ends, by its limits or by a fault, is begun again.
-        ( trap 'kill "${child:-0}" 2>/dev/null; exit 0' TERM INT
-          while :; do
-            nice -n 10 $([ "$(id -un)" != "$APP_USER" ] && echo runuser -u "$APP_USER" --) php -d memory_limit=512M -d ffi.enable=1 "$ROOT/bin/console" messenger:consume films --keepalive=10 --time-limit=3600 --memory-limit=400M --sleep=0.2 -q &
-            child=$!; wait "$child" || true; sleep 1
-          done ) >>"$HERE/run/worker-$i.log" 2>&1 &
-        echo $! >"$HERE/run/worker-$i.started"
+        own=()
+        # Workers that share an object store each have a folder of their own, as on computers of their own.
+        if [ -n "${RHAPSODE_STORE_URL:-}" ]; then
+            mkdir -p "$HERE/worker-$i"
+            if is_root && [ "$APP_USER" != root ]; then chown "$APP_USER" "$HERE/worker-$i"; fi
+            own=(env "STORE_DIR=$HERE/worker-$i")
+        fi
+        # Films give way to pages.
+        keep "worker-$i" nice -n 10 $([ "$(id -un)" != "$APP_USER" ] && echo runuser -u "$APP_USER" --) "${own[@]}" php -d memory_limit=400M -d ffi.enable=1 "$ROOT/bin/console" messenger:consume films --keepalive=10 --time-limit=3600 --memory-limit=300M --sleep=0.2 -q
     done
 }
 
@@ -121,7 +147,7 @@ wait_for_page() {
         [ "$(curl -s -o /dev/null -w '%{http_code}' "http://127.0.0.1:$1/api/health")" = 200 ] && return 0
         sleep 0.2
     done
-    fail "The page does not answer. The logs under ${HERE#"$ROOT"/}/run say why: $(tail -n 5 "$HERE"/run/*.log 2>/dev/null)"
+    fail "The page does not answer. The logs under ${HERE#"$ROOT"/}/run say why: $(tail -qn 5 "$HERE"/run/*.log "$HERE"/run/*.out 2>/dev/null)"
 }
 
 # Ends what this instance started, by the process ids that were noted.

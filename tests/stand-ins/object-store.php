@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * A small object store that speaks the part of S3's protocol which the application uses: objects are put, got, looked at and
+ * deleted, whole or in parts. Requests must be signed with the key OBJECT_STORE_KEY; they lie under OBJECT_STORE_FOLDER.
+ *
+ *     OBJECT_STORE_FOLDER=… OBJECT_STORE_KEY=… php -S 127.0.0.1:9000 tests/stand-ins/object-store.php
+ */
+$say = static function (int $status, string $body = '', string ...$headers): never {
+    http_response_code($status);
+    array_map(header(...), ['Content-Type: application/xml', ...$headers]);
+    echo $body;
+    exit;
+};
+$no = static fn(int $status, string $code): string => "<?xml version=\"1.0\"?><Error><Code>{$code}</Code><Message>{$code}</Message></Error>";
+$folder = (string) getenv('OBJECT_STORE_FOLDER');
+$path = rawurldecode((string) parse_url($_SERVER['REQUEST_URI'], \PHP_URL_PATH));
+parse_str((string) parse_url($_SERVER['REQUEST_URI'], \PHP_URL_QUERY), $query);
+if (!str_contains($_SERVER['HTTP_AUTHORIZATION'] ?? '', 'AWS4-HMAC-SHA256 Credential=' . getenv('OBJECT_STORE_KEY') . '/')) {
+    $say(403, $no(403, 'AccessDenied'));
+}
+if (str_contains($path, '..') || 1 !== preg_match('#^/[a-z0-9-]+/[A-Za-z0-9_./-]+$#D', $path)) {
+    $say(400, $no(400, 'InvalidRequest'));
+}
+$file = $folder . $path;
+$upload = $folder . '/.uploads/' . preg_replace('/[^a-f0-9]/', '', (string) ($query['uploadId'] ?? ''));
+$keep = static function (string $to): string {
+    if (!is_dir(\dirname($to))) {
+        @mkdir(\dirname($to), 0o777, true);
+    }
+    $new = $to . '.' . bin2hex(random_bytes(4));
+    copy('php://input', $new);
+    rename($new, $to);
+
+    return '"' . md5_file($to) . '"';
+};
+switch ($_SERVER['REQUEST_METHOD']) {
+    case 'HEAD':
+    case 'GET':
+        if (!is_file($file)) {
+            $say(404, 'HEAD' === $_SERVER['REQUEST_METHOD'] ? '' : $no(404, 'NoSuchKey'));
+        }
+        header('Content-Type: application/octet-stream');
+        header('Content-Length: ' . filesize($file));
+        header('ETag: "' . md5_file($file) . '"');
+        header('Last-Modified: ' . gmdate(\DATE_RFC7231, (int) filemtime($file)));
+        'GET' !== $_SERVER['REQUEST_METHOD'] || readfile($file);
+        exit;
+    case 'PUT':
+        $say(200, '', 'ETag: ' . $keep(isset($query['partNumber']) ? "{$upload}/" . (int) $query['partNumber'] : $file));
+        // no break
+    case 'POST':
+        if (isset($query['uploads'])) {
+            $id = bin2hex(random_bytes(8));
+            mkdir("{$folder}/.uploads/{$id}", 0o777, true);
+            $say(200, "<?xml version=\"1.0\"?><InitiateMultipartUploadResult><UploadId>{$id}</UploadId></InitiateMultipartUploadResult>");
+        }
+        $parts = array_map(intval(...), array_diff(scandir($upload) ?: [], ['.', '..']));
+        sort($parts);
+        is_dir(\dirname($file)) || mkdir(\dirname($file), 0o777, true);
+        $whole = fopen($file . '.new', 'w');
+        foreach ($parts as $part) {
+            stream_copy_to_stream(fopen("{$upload}/{$part}", 'r'), $whole);
+            unlink("{$upload}/{$part}");
+        }
+        rename($file . '.new', $file);
+        $say(200, '<?xml version="1.0"?><CompleteMultipartUploadResult><ETag>"' . md5_file($file) . '"</ETag></CompleteMultipartUploadResult>');
+        // no break
+    case 'DELETE':
+        @unlink($file);
+        $say(204);
+        // no break
+    default:
+        $say(405, $no(405, 'MethodNotAllowed'));
+}
