@@ -14,7 +14,8 @@ use Rhapsode\Core\Shape\Fields;
  */
 final readonly class Bed
 {
-    public const UNDER = 8.0;
+    /** Quiet enough that the gate of the meter (ITU-R BS.1770-4, 10 LU under the mean) leaves it out: the film is as loud as its speech. */
+    public const UNDER = 16.0;
 
     public function __construct(
         public string $id,

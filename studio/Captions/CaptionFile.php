@@ -47,6 +47,12 @@ final class CaptionFile
         return str_replace(["\u{FEFF}", "\r\n", "\r"], ['', "\n", "\n"], mb_convert_encoding($bytes, 'UTF-8', $encoding));
     }
 
+    /** Without the styles that both formats know; any other angle brackets are what somebody says. */
+    private static function plain(string $text): string
+    {
+        return (string) preg_replace(['/\{\\\\[^}]*\}/', '#</?(?:i|b|u|s|c|v|font|ruby|rt|lang)(?:[\s.][^>]*)?>#i'], '', $text);
+    }
+
     /**
      * @return list<Spoken>
      *
@@ -69,7 +75,7 @@ final class CaptionFile
             if (!$cue instanceof Cue) {
                 continue;
             }
-            $words = trim(html_entity_decode(strip_tags((string) preg_replace('/\{\\\\[^}]*\}/', '', $cue->getText())), \ENT_QUOTES | \ENT_HTML5, 'UTF-8'));
+            $words = trim(html_entity_decode(self::plain($cue->getText()), \ENT_QUOTES | \ENT_HTML5, 'UTF-8'));
             [$start, $end] = [(int) round($cue->getStartMS()), (int) round($cue->getStopMS())];
             if ('' !== $words && $end > $start) {
                 $captions[] = Spoken::read(Fields::of(['start' => $start, 'end' => $end, 'text' => mb_substr($words, 0, Spoken::MAX)]));

@@ -16,6 +16,8 @@ final class PicturePreparer
 {
     public const MOST_BYTES = 60_000_000;
     public const MOST_PIXELS = 100_000_000;
+    /** Pixels from which on a picture is not needed whole. */
+    private const LARGE = 24_000_000;
     private const MASTER_SIDE = 4096;
     private const FULL_SIDE = 2560;
     private const THUMB_SIDE = 480;
@@ -41,7 +43,7 @@ final class PicturePreparer
         } catch (\ImagickException) {
             throw new Unreadable('This picture is broken and cannot be opened. Try to save it again, or take it from where it came.');
         }
-        $prepared = new PreparedPicture($image->getImageWidth(), $image->getImageHeight());
+        $prepared = self::size($plain, $kind, $image);
         // Each smaller copy is made from the one before: the same look for a fraction of the work.
         self::write($image, $folder . '/' . PreparedPicture::MASTER, self::MASTER_SIDE, 92);
         self::write($image, $folder . '/' . PreparedPicture::FULL, self::FULL_SIDE, 90);
@@ -50,6 +52,19 @@ final class PicturePreparer
         $image->clear();
 
         return $prepared;
+    }
+
+    /** The picture's own size, upright, whatever size it was read at. */
+    private static function size(string $path, PictureKind $kind, \Imagick $image): PreparedPicture
+    {
+        $look = new \Imagick();
+        $look->pingImage($kind->value . ':' . $path . '[0]');
+        [$wide, $high] = [$look->getImageWidth(), $look->getImageHeight()];
+        $isTurned = ($wide > $high) !== ($image->getImageWidth() > $image->getImageHeight()) && $wide !== $high;
+
+        return PictureKind::Jpeg === $kind && $wide * $high > self::LARGE
+            ? new PreparedPicture($isTurned ? $high : $wide, $isTurned ? $wide : $high)
+            : new PreparedPicture($image->getImageWidth(), $image->getImageHeight());
     }
 
     /** @throws \ImagickException|Unreadable */
@@ -61,8 +76,13 @@ final class PicturePreparer
         if ($look->getImageWidth() * $look->getImageHeight() > self::MOST_PIXELS) {
             throw new Unreadable(\sprintf('This picture has %d megapixels, and %d can be read. Save a smaller copy and bring that in.', (int) round($look->getImageWidth() * $look->getImageHeight() / 1e6), (int) (self::MOST_PIXELS / 1e6)));
         }
+        [$wide, $high] = [$look->getImageWidth(), $look->getImageHeight()];
         $look->clear();
         $image = new \Imagick();
+        if (PictureKind::Jpeg === $kind && $wide * $high > self::LARGE) {
+            // A JPEG can be read at half its size at once, which is still as much as is needed, for a quarter of the memory.
+            $image->setOption('jpeg:size', \sprintf('%dx%d', intdiv($wide, 2), intdiv($high, 2)));
+        }
         $image->readImage($name);
         $image->setFirstIterator();
         // libheif has turned the picture already; its Exif orientation is then only a trace.
@@ -153,8 +173,9 @@ final class PicturePreparer
 
     private static function limit(): void
     {
-        \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_MEMORY, 1_200_000_000);
-        \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_MAP, 1_200_000_000);
+        // What does not fit goes to the disk: slower, but no process takes what the others need.
+        \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_MEMORY, 260_000_000);
+        \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_MAP, 0);
         \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_AREA, self::MOST_PIXELS);
         \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_DISK, 2_000_000_000);
         \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_THREAD, 1);

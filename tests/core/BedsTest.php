@@ -72,8 +72,8 @@ final class BedsTest extends TestCase
     {
         [$play] = self::plan([new Bed('b', 'm', ducks: false, fadeIn: 1.0)])->beds;
 
-        self::assertEqualsWithDelta(Loudness::factor(-10.0), $play->gainAt(48_000 * 14), 1e-6);
-        self::assertEqualsWithDelta(Loudness::factor(-10.0) * \M_SQRT1_2, $play->gainAt(24_000), 0.01, 'half way up its fade the power is half (common practice: equal power)');
+        self::assertEqualsWithDelta(Loudness::factor(-18.0), $play->gainAt(48_000 * 14), 1e-6);
+        self::assertEqualsWithDelta(Loudness::factor(-18.0) * \M_SQRT1_2, $play->gainAt(24_000), 0.01, 'half way up its fade the power is half (common practice: equal power)');
     }
 
     public function testItLiesUnderItsOwnSlides(): void
@@ -103,7 +103,7 @@ final class BedsTest extends TestCase
         self::assertSame(96_000, $first->end() - $second->at, 'two seconds together');
         self::assertSame($middle, ($first->end() + $second->at) / 2);
         for ($at = $second->at; $at < $first->end(); $at += 4000) {
-            self::assertEqualsWithDelta(Loudness::factor(-10.0) ** 2, $first->gainAt($at) ** 2 + $second->gainAt($at) ** 2, 0.01, 'sine and cosine');
+            self::assertEqualsWithDelta(Loudness::factor(-18.0) ** 2, $first->gainAt($at) ** 2 + $second->gainAt($at) ** 2, 0.01, 'sine and cosine');
         }
     }
 

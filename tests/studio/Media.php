@@ -60,8 +60,14 @@ final class Media
     /** @return list<int> one frame as RGB bytes */
     public static function frame(string $film, int $number, int $width = 1280, int $height = 720): array
     {
+        return array_map(\ord(...), str_split(self::rawFrame($film, $number, $width, $height)));
+    }
+
+    /** One frame, three bytes for each pixel. */
+    public static function rawFrame(string $film, int $number, int $width = 1280, int $height = 720): string
+    {
         [$raw] = Tool::ffmpeg(['-v', 'error', '-i', Tool::file($film), '-vf', "select=eq(n\\,{$number}),scale={$width}:{$height}:in_color_matrix=bt709:in_range=tv:out_range=pc:flags=accurate_rnd,format=rgb24", '-frames:v', '1', '-f', 'rawvideo', '-']);
 
-        return array_map(\ord(...), str_split($raw));
+        return $raw;
     }
 }
