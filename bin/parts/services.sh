@@ -108,8 +108,6 @@ php_admin_value[memory_limit] = 384M
 php_admin_value[max_execution_time] = 300
 php_admin_value[upload_max_filesize] = 62M
 php_admin_value[post_max_size] = 64M
-php_admin_value[opcache.memory_consumption] = 192
-php_admin_value[opcache.max_accelerated_files] = 20000
 php_admin_value[opcache.validate_timestamps] = 1
 php_admin_value[opcache.revalidate_freq] = 1
 CONF

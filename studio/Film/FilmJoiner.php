@@ -39,7 +39,7 @@ final readonly class FilmJoiner
         $isMp4 = Container::Mp4 === $format->container;
         $language = self::language($plan->language);
         Tool::ffmpeg([
-            '-v', 'error',
+            '-v', 'error', '-xerror',
             '-f', 'concat', '-safe', '1', '-i', Tool::file($scratch->path('segments.txt')),
             '-i', Tool::file($sound),
             '-f', 'ffmetadata', '-i', Tool::file($scratch->path('about.txt')),

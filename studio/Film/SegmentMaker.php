@@ -91,7 +91,8 @@ final readonly class SegmentMaker
         $out = 2 === \count($layers) ? (new Joining($this->format, $scratch))->join($graph, $segment->slide->join, $layers[0], $layers[1]) : $layers[0];
 
         return [
-            'ffmpeg', '-nostdin', '-hide_banner', '-v', 'error', '-y', '-filter_threads', '1', '-filter_complex_threads', '1',
+            // Without -xerror an end that could not be written is no error to ffmpeg.
+            'ffmpeg', '-nostdin', '-hide_banner', '-v', 'error', '-xerror', '-y', '-filter_threads', '1', '-filter_complex_threads', '1',
             ...$graph->arguments($graph->filter('format=yuv420p', $out)), '-frames:v', (string) $segment->frames, ...$this->format->video(), '-f', 'mp4', Tool::file($to),
         ];
     }

@@ -55,7 +55,7 @@ final readonly class Mixer
             . \sprintf('%s,apad=whole_len=%d,atrim=end_sample=%d[mix]', $limited, $samples, $samples);
         // A graph of many voices is longer than a command may be.
         file_put_contents($scratch->path('graph.txt'), implode(";\n", $filters));
-        Tool::ffmpeg(['-v', 'error', ...$inputs, '-filter_complex_script', $scratch->path('graph.txt'), '-map', '[mix]', ...$format->audio(), Tool::file($to)], 1200);
+        Tool::ffmpeg(['-v', 'error', '-xerror', ...$inputs, '-filter_complex_script', $scratch->path('graph.txt'), '-map', '[mix]', ...$format->audio(), Tool::file($to)], 1200);
     }
 
     /**

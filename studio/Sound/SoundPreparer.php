@@ -57,7 +57,7 @@ final class SoundPreparer
         [$from, $to] = $cleaning->noise;
         $length = $to - $from;
         Tool::ffmpeg([
-            '-v', 'error', '-f', 'flac', '-i', Tool::file($flac), '-filter_complex', \sprintf(
+            '-v', 'error', '-xerror', '-f', 'flac', '-i', Tool::file($flac), '-filter_complex', \sprintf(
                 "[0]asplit[a][b];[a]atrim=start_sample=%d:end_sample=%d,asetpts=N/SR/TB[quiet];[quiet][b]concat=n=2:v=0:a=1,apad=pad_len=%d,asendcmd=c='0.0 afftdn sn start;%.4F afftdn sn stop',afftdn=nr=%.1F:nf=-40,atrim=start_sample=%d:end_sample=%d,asetpts=N/SR/TB,aformat=sample_fmts=s16",
                 $from,
                 $to,

@@ -102,7 +102,7 @@ final class EngineTest extends TestCase
         $probe = Media::probe($film);
 
         self::assertSame(['vp9', 'opus', 'webvtt'], array_map(static fn(int $i): string => $probe["streams.stream.{$i}.codec_name"], [0, 1, 2]));
-        self::assertSame(['ger', 'ger'], [$probe['streams.stream.1.tags.language'], $probe['streams.stream.2.tags.language']], 'ISO 639-2, as Matroska asks: bibliographic');
+        self::assertSame(['deu', 'deu'], [$probe['streams.stream.1.tags.language'], $probe['streams.stream.2.tags.language']], 'ISO 639-2');
         self::assertSame('Shapes', $probe['format.tags.title']);
         self::assertArrayHasKey('chapters.chapter.2.start_time', $probe);
         $plan = json_decode(self::rhapsode(['plan', self::$folder]), true, 16, \JSON_THROW_ON_ERROR);

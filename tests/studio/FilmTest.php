@@ -129,7 +129,7 @@ final class FilmTest extends TestCase
     public function testTheSpeechIsAtOneLoudnessAndTruePeaksAreHeld(): void
     {
         $film = Media::loudness(self::$film);
-        self::assertEqualsWithDelta(-16.0, $film['integrated'], 1.0);
+        self::assertEqualsWithDelta(-16.0, $film['integrated'], 0.5);
         self::assertLessThanOrEqual(\Rhapsode\Core\Sound\Loudness::TRUE_PEAK, $film['peak']);
         foreach (self::$plan['slides'] as $slide) {
             if (\is_array($slide['voice']) && is_numeric($slide['voice']['start']) && is_numeric($slide['voice']['end'])) {

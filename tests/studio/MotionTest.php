@@ -10,6 +10,7 @@ use Rhapsode\Core\Framing\Frame;
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Studio\Film\Canvas;
 use Rhapsode\Studio\Tool\Scratch;
+use Rhapsode\Studio\Tool\Tool;
 
 /** A drifting dot is tracked: where frames shiver, its way is not smooth. */
 final class MotionTest extends TestCase
@@ -45,6 +46,30 @@ final class MotionTest extends TestCase
 
         self::assertLessThanOrEqual(0.05, sqrt($squares / ($frames - 1)), 'px rms from frame to frame');
         self::assertLessThan(0.6, max([0.0, ...array_map(static fn(array $e): float => hypot(...$e), $errors)]), 'and it is where the plan says');
+    }
+
+    /** The very same tracking, on a filter that is known to shiver: ffmpeg's zoompan rounds to whole pixels. */
+    public function testAShiveringFilterIsCaught(): void
+    {
+        $scratch = new Scratch();
+        self::dot($scratch->path('dot.jpg'));
+        $frames = 60;
+        [$raw] = Tool::ffmpeg([
+            '-v', 'error', '-f', 'mjpeg', '-i', $scratch->path('dot.jpg'), '-vf',
+            \sprintf("zoompan=z='1+0.25*on/%d':x='(iw-iw/zoom)/2':y='(ih-ih/zoom)/2':d=%d:s=%dx%d:fps=30,format=yuv420p", $frames - 1, $frames, self::WIDTH, self::HEIGHT),
+            '-f', 'rawvideo', '-',
+        ], 120);
+        $squares = 0.0;
+        $before = null;
+        for ($i = 0; $i < $frames; ++$i) {
+            $zoom = 1 + 0.25 * $i / ($frames - 1);
+            [$x, $y] = self::centroid(substr($raw, $i * self::WIDTH * self::HEIGHT * 3 / 2, self::WIDTH * self::HEIGHT));
+            $error = [$x - (0.5 + (self::DOT[0] - 0.5) * $zoom) * self::WIDTH, $y - (0.5 + (self::DOT[1] - 0.5) * $zoom) * self::HEIGHT];
+            $squares += null === $before ? 0 : ($error[0] - $before[0]) ** 2 + ($error[1] - $before[1]) ** 2;
+            $before = $error;
+        }
+
+        self::assertGreaterThan(0.05, sqrt($squares / ($frames - 1)), 'px rms from frame to frame');
     }
 
     /** A soft white dot on black, its middle at DOT of the picture. */
