@@ -16,16 +16,17 @@ $say = static function (int $status, string $body = '', string ...$headers): nev
 };
 $no = static fn(int $status, string $code): string => "<?xml version=\"1.0\"?><Error><Code>{$code}</Code><Message>{$code}</Message></Error>";
 $folder = (string) getenv('OBJECT_STORE_FOLDER');
-$path = rawurldecode((string) parse_url($_SERVER['REQUEST_URI'], \PHP_URL_PATH));
-parse_str((string) parse_url($_SERVER['REQUEST_URI'], \PHP_URL_QUERY), $query);
-if (!str_contains($_SERVER['HTTP_AUTHORIZATION'] ?? '', 'AWS4-HMAC-SHA256 Credential=' . getenv('OBJECT_STORE_KEY') . '/')) {
+$sent = static fn(string $name): string => \is_string($_SERVER[$name] ?? null) ? $_SERVER[$name] : '';
+$path = rawurldecode((string) parse_url($sent('REQUEST_URI'), \PHP_URL_PATH));
+parse_str((string) parse_url($sent('REQUEST_URI'), \PHP_URL_QUERY), $query);
+if (!str_contains($sent('HTTP_AUTHORIZATION'), 'AWS4-HMAC-SHA256 Credential=' . getenv('OBJECT_STORE_KEY') . '/')) {
     $say(403, $no(403, 'AccessDenied'));
 }
 if (str_contains($path, '..') || 1 !== preg_match('#^/[a-z0-9-]+/[A-Za-z0-9_./-]+$#D', $path)) {
     $say(400, $no(400, 'InvalidRequest'));
 }
 $file = $folder . $path;
-$upload = $folder . '/.uploads/' . preg_replace('/[^a-f0-9]/', '', (string) ($query['uploadId'] ?? ''));
+$upload = $folder . '/.uploads/' . preg_replace('/[^a-f0-9]/', '', \is_string($query['uploadId'] ?? null) ? $query['uploadId'] : '');
 $keep = static function (string $to): string {
     if (!is_dir(\dirname($to))) {
         @mkdir(\dirname($to), 0o777, true);
@@ -60,9 +61,8 @@ switch ($_SERVER['REQUEST_METHOD']) {
         $parts = array_map(intval(...), array_diff(scandir($upload) ?: [], ['.', '..']));
         sort($parts);
         is_dir(\dirname($file)) || mkdir(\dirname($file), 0o777, true);
-        $whole = fopen($file . '.new', 'w');
-        foreach ($parts as $part) {
-            stream_copy_to_stream(fopen("{$upload}/{$part}", 'r'), $whole);
+        foreach ($parts as $i => $part) {
+            file_put_contents($file . '.new', (string) file_get_contents("{$upload}/{$part}"), 0 === $i ? 0 : \FILE_APPEND);
             unlink("{$upload}/{$part}");
         }
         rename($file . '.new', $file);

@@ -7,7 +7,6 @@ namespace Rhapsode\Tests\Studio;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Story\Shape;
-use Rhapsode\Core\Words\Contrast;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
@@ -106,7 +105,7 @@ final class EngineTest extends TestCase
         self::assertSame('Shapes', $probe['format.tags.title']);
         self::assertArrayHasKey('chapters.chapter.2.start_time', $probe);
         $plan = json_decode(self::rhapsode(['plan', self::$folder]), true, 16, \JSON_THROW_ON_ERROR);
-        \assert(\is_array($plan));
+        \assert(\is_array($plan) && \is_int($plan['frames']));
         self::assertSame((string) $plan['frames'], $probe['streams.stream.0.nb_read_frames']);
     }
 

@@ -63,7 +63,7 @@ final class MotionTest extends TestCase
         $before = null;
         for ($i = 0; $i < $frames; ++$i) {
             $zoom = 1 + 0.25 * $i / ($frames - 1);
-            [$x, $y] = self::centroid(substr($raw, $i * self::WIDTH * self::HEIGHT * 3 / 2, self::WIDTH * self::HEIGHT));
+            [$x, $y] = self::centroid(substr($raw, intdiv($i * self::WIDTH * self::HEIGHT * 3, 2), self::WIDTH * self::HEIGHT));
             $error = [$x - (0.5 + (self::DOT[0] - 0.5) * $zoom) * self::WIDTH, $y - (0.5 + (self::DOT[1] - 0.5) * $zoom) * self::HEIGHT];
             $squares += null === $before ? 0 : ($error[0] - $before[0]) ** 2 + ($error[1] - $before[1]) ** 2;
             $before = $error;

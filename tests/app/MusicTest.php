@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\App;
+
+use Rhapsode\Tests\Studio\Media;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\Uid\Uuid;
+
+/** Music for beds, and captions from files. */
+final class MusicTest extends AppTestCase
+{
+    /** @return array<string, mixed> */
+    private function bringMusic(string $story, string $bytes, int $status = 201): array
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'music');
+        file_put_contents($path, $bytes);
+        $this->client->request('POST', "/api/stories/{$story}/music", [], ['file' => new UploadedFile($path, 'waltz.ogg', test: true)], ['HTTP_X_RHAPSODE' => '1']);
+        $response = $this->client->getResponse();
+        self::assertSame($status, $response->getStatusCode(), (string) $response->getContent());
+        /** @var array<string, mixed> $data */
+        $data = json_decode((string) $response->getContent(), true, 32, \JSON_THROW_ON_ERROR);
+
+        return $data;
+    }
+
+    private static function music(): string
+    {
+        $path = sys_get_temp_dir() . '/' . Uuid::v7() . '.ogg';
+        Media::sound($path, 'sine=400:r=48000', 6.0, ['-c:a', 'libopus', '-ac', '2']);
+        $bytes = (string) file_get_contents($path);
+        unlink($path);
+
+        return $bytes;
+    }
+
+    public function testMusicIsLaidUnderTheStoryAndMovedCreditedAndTakenOut(): void
+    {
+        $story = $this->as('sam')->story();
+        $added = $this->bringMusic($story, self::music());
+        $music = StoryTest::text($added['music']);
+        $bed = StoryTest::text(self::at($added, 'story', 'story', 'beds', 0, 'id'));
+
+        self::assertSame($music, self::at($added, 'story', 'plan', 'beds', 0, 'sound'));
+        self::assertContains('no-music-source', array_column((array) self::at($added, 'story', 'proof'), 'rule'));
+        self::assertSame("/_store/music/{$music}/music.ogg", $this->ask('GET', "/api/stories/{$story}/music/{$music}.ogg")->headers->get('X-Accel-Redirect'));
+
+        $this->edit($story, ['do' => 'set bed', 'bed' => $bed, 'changes' => ['under' => 20, 'fadeIn' => 0.5]]);
+        $this->edit($story, ['do' => 'set source', 'music' => [$music], 'source' => ['author' => 'Sam', 'licence' => 'CC0']]);
+        $view = $this->told('GET', "/api/stories/{$story}");
+        self::assertSame([20, 0.5, 3], array_map(static fn(string $key): mixed => self::at($view, 'story', 'beds', 0, $key), ['under', 'fadeIn', 'fadeOut']), 'what is not told stays');
+        self::assertContains('Music by Sam · CC0', (array) self::at($view, 'plan', 'credits'));
+        self::assertNotContains('no-music-source', array_column((array) self::at($view, 'proof'), 'rule'));
+
+        $this->edit($story, ['do' => 'delete bed', 'bed' => $bed]);
+        self::assertSame([], self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'beds'));
+        $this->told('POST', "/api/stories/{$story}/undo", null, 200, ['If-Match' => '"' . $this->revision($story) . '"']);
+        self::assertSame($bed, self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'beds', 0, 'id'), 'undone, it is there again');
+    }
+
+    public function testWhatIsNoMusicAndNoBedIsRefused(): void
+    {
+        $story = $this->as('sam')->story();
+        self::assertStringContainsString('not a sound', StoryTest::text($this->bringMusic($story, 'words', 422)['detail']));
+        self::assertStringContainsString('empty', StoryTest::text($this->bringMusic($story, '', 422)['detail']));
+        $this->edit($story, ['do' => 'add bed', 'bed' => ['id' => 'b', 'music' => 'nowhere']], 409);
+        $this->edit($story, ['do' => 'set bed', 'bed' => 'nowhere', 'changes' => ['under' => 3]], 409);
+        $this->edit($story, ['do' => 'set bed', 'bed' => 'b', 'changes' => ['under' => 300]], 422);
+        $this->edit($story, ['do' => 'set bed', 'bed' => 'b', 'changes' => ['music' => 'other']], 422);
+    }
+
+    public function testCaptionsComeFromAFileAndGoAgain(): void
+    {
+        $story = $this->as('sam')->story();
+        foreach (["WEBVTT\n\n00:01.000 --> 00:02.000\nMine.\n", "1\n00:00:01,000 --> 00:00:02,000\nMine.\n"] as $text) {
+            $view = $this->told('POST', "/api/stories/{$story}/captions", ['text' => $text]);
+            self::assertSame(['start' => 1, 'end' => 2, 'text' => 'Mine.'], array_intersect_key((array) self::at($view, 'plan', 'cues', 0), ['start' => 0, 'end' => 0, 'text' => 0]));
+            $this->edit($story, ['do' => 'drop captions']);
+            self::assertSame([], self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'cues'));
+        }
+        self::assertStringContainsString('nobody speaks', StoryTest::text($this->told('POST', "/api/stories/{$story}/captions", ['text' => 'Only words.'], 422)['detail']));
+        self::assertStringContainsString('cannot be read', StoryTest::text($this->told('POST', "/api/stories/{$story}/captions", ['text' => 'a --> b'], 422)['detail']));
+    }
+
+    public function testAFilmIsMadeInTheSizeAndKindAskedFor(): void
+    {
+        $story = $this->as('sam')->story();
+        $this->bringIn($story, $path = self::newPicture());
+        unlink($path);
+        $one = $this->told('POST', "/api/stories/{$story}/films", ['size' => 'small', 'container' => 'webm'], 202);
+        $same = $this->told('POST', "/api/stories/{$story}/films", ['size' => 'small', 'container' => 'webm']);
+        $other = $this->told('POST', "/api/stories/{$story}/films", ['size' => '1080'], 202);
+
+        self::assertSame([$one['id'], 'small', 'webm'], [$same['id'], $same['size'], $same['container']]);
+        self::assertSame(['1080', 'mp4'], [$other['size'], $other['container']]);
+        $this->told('POST', "/api/stories/{$story}/films", ['size' => '4000'], 422);
+        $this->edit($story, ['do' => 'set shape', 'shape' => '9:16']);
+        $this->edit($story, ['do' => 'set language', 'language' => 'not a tag'], 409);
+        self::assertSame([720, 1280], [self::at($view = $this->told('GET', "/api/stories/{$story}"), 'plan', 'width'), self::at($view, 'plan', 'height')]);
+    }
+}
