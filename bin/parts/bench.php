@@ -101,6 +101,33 @@ $moved = (new MoveSlides([$read->slides[5]->id], $read->slides[15]->id))->apply(
 $move = $time(static fn() => $maker->make((new Planner(new FontWidths()))->plan($moved, $from->lights($moved)), $film, $format));
 $row('After a slide was moved', sprintf('%.3f x', $move / $whole), sprintf('the full making; %d segments anew', count(glob($makings->segments() . '/*.mp4') ?: []) - $before), 'only its joins');
 
+// Memory: fifteen minutes of sixty slides in 1080, of pictures of 40 megapixels: what grows with the pictures, with the length, and
+// with the film's size, each in a process of its own.
+$long = $scratch->path('long');
+mkdir($long);
+Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=7744x5164', '-frames:v', '1', '-q:v', '3', '-f', 'image2', $scratch->path('large.jpg')], 120);
+for ($i = 0; $i < 60; ++$i) {
+    link($scratch->path('large.jpg'), sprintf('%s/%02d.jpg', $long, $i));
+    Tool::ffmpeg(['-v', 'error', '-i', sprintf('%s/voices/moon-%02d.ogg', $demo, 1 + $i % 10), '-af', 'apad=whole_dur=15,aloop=loop=2:size=2e9,atrim=end=14', '-c:a', 'libopus', '-b:a', '32k', sprintf('%s/%02d.ogg', $long, $i)], 60);
+}
+copy($demo . '/music/low-water-waltz.ogg', $long . '/bed.ogg');
+$largest = static function (string $code) use ($makings, $long, $scratch): float {
+    $bench = sprintf(
+        'require %s; $m = new Rhapsode\\Studio\\Folder\\FolderMakings(%s); $from = new Rhapsode\\Studio\\Folder\\StoryFolder(%s, $m); $story = $from->read(); $plan = (new Rhapsode\\Core\\Plan\\Planner(new Rhapsode\\Studio\\Words\\FontWidths()))->plan($story, $from->lights($story)); $format = Rhapsode\\Studio\\Film\\FilmFormat::of($plan->shape, "1080"); %s echo max(getrusage()["ru_maxrss"], getrusage(1)["ru_maxrss"]);',
+        var_export(dirname(__DIR__, 2) . '/vendor/autoload.php', true),
+        var_export($makings->folder(), true),
+        var_export($long, true),
+        sprintf($code, var_export($scratch->path('memory'), true)),
+    );
+    [$said] = Tool::run(['php', '-d', 'ffi.enable=1', '-d', 'memory_limit=2G', '-r', $bench], 1500, 30_000);
+
+    return (float) trim($said) / 1024;
+};
+printf("\nThe largest process, of sixty slides in fifteen minutes at 1080, with pictures of 40 megapixels\n");
+$row('Making pictures and voices ready, and planning', sprintf('%.0f MB', $most = $largest('')), sprintf('(%.2f x what is allowed)', $most / 400), '400 MB');
+$row('Mixing the sound', sprintf('%.0f MB', $most = $largest('(new Rhapsode\\Studio\\Sound\\Mixer($m))->mix($plan, $format, %s . ".m4a");')), sprintf('(%.2f x what is allowed)', $most / 400), '400 MB');
+$row('Making a segment and a join', sprintf('%.0f MB', $most = $largest('$maker = new Rhapsode\\Studio\\Film\\SegmentMaker($m, $plan->shape, $format); foreach (array_slice(Rhapsode\\Studio\\Film\\Segments::of($plan, $format), 0, 4) as $k => $segment) { $maker->make($segment, %s . $k . ".mp4"); }')), sprintf('(%.2f x what is allowed)', $most / 400), '400 MB');
+
 $story = static function (int $count): Story {
     $slides = $takes = [];
     for ($i = 0; $i < $count; ++$i) {

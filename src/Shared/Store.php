@@ -37,6 +37,11 @@ final readonly class Store
         return $path;
     }
 
+    public function folder(): string
+    {
+        return $this->storeFolder;
+    }
+
     public function has(string $key): bool
     {
         return is_file($this->path($key)) || (null !== $this->far && $this->far->fileExists($key));

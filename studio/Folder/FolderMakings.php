@@ -37,6 +37,11 @@ final class FolderMakings implements Makings
         $this->files->mkdir([$kept, $kept . '/segments']);
     }
 
+    public function folder(): string
+    {
+        return $this->kept;
+    }
+
     public function segments(): string
     {
         return $this->kept . '/segments';
@@ -45,7 +50,7 @@ final class FolderMakings implements Makings
     /** @throws Unreadable */
     public function addPicture(string $id, string $path): PreparedPicture
     {
-        $folder = $this->folder('picture', $id, $path);
+        $folder = $this->folderOf('picture', $id, $path);
         if (!is_file($folder . '/size.json')) {
             $prepared = $this->made($folder, static fn(string $new): PreparedPicture => (new PicturePreparer())->prepare($path, $new));
             file_put_contents($folder . '/size.json', json_encode($prepared, \JSON_THROW_ON_ERROR));
@@ -59,7 +64,7 @@ final class FolderMakings implements Makings
     /** @throws Unreadable */
     public function addTake(string $id, string $path): MeasuredSound
     {
-        $folder = $this->folder('take', $id, $path);
+        $folder = $this->folderOf('take', $id, $path);
         if (!is_file($folder . '/measured.json')) {
             $measured = $this->made($folder, static fn(string $new): MeasuredSound => (new SoundPreparer())->prepare($path, $new . '/take.flac'));
             file_put_contents($folder . '/measured.json', json_encode($measured, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
@@ -73,7 +78,7 @@ final class FolderMakings implements Makings
     /** @throws Unreadable */
     public function addMusic(string $id, string $path): MeasuredMusic
     {
-        $folder = $this->folder('music', $id, $path);
+        $folder = $this->folderOf('music', $id, $path);
         if (!is_file($folder . '/measured.json')) {
             $measured = $this->made($folder, static fn(string $new): MeasuredMusic => (new MusicPreparer())->prepare($path, $new));
             file_put_contents($folder . '/measured.json', json_encode($measured, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
@@ -115,7 +120,7 @@ final class FolderMakings implements Makings
         return $this->once("{$this->kept}/words-{$sheet->hash()}-{$height}.png", static fn(string $new) => (new WordsPainter())->paint($sheet, $new, $height));
     }
 
-    private function folder(string $kind, string $id, string $path): string
+    private function folderOf(string $kind, string $id, string $path): string
     {
         return $this->known[$kind . ':' . $id] = $this->kept . '/' . $kind . '-' . substr(hash('sha256', self::VERSION . hash_file('sha256', $path)), 0, 32);
     }

@@ -40,7 +40,8 @@ final class CaptionsTest extends TestCase
         // The slide before, the join, half a second; and the margin that trimming leaves before a voice.
         $at = 4000 + 1000 + 500 + 80;
         self::assertSame($at, $cues[0]->start);
-        foreach ($cues as $cue) {
+        $end = 6000 + (int) ceil($voice * 1000);
+        foreach ($cues as $i => $cue) {
             self::assertGreaterThanOrEqual($at, $cue->start);
             self::assertGreaterThan($cue->start, $cue->end);
             $at = $cue->end;
@@ -49,6 +50,10 @@ final class CaptionsTest extends TestCase
                 self::assertLessThanOrEqual(42, mb_strlen($line), 'common practice in subtitling');
             }
             self::assertLessThanOrEqual(7000, $cue->end - $cue->start);
+            // No faster than 17 characters a second, and no shorter than a second, where what follows leaves room.
+            $room = min(7000, ($cues[$i + 1]->start ?? $end) - $cue->start);
+            self::assertGreaterThanOrEqual(min($room, 1000, max(1, $room)), $cue->end - $cue->start);
+            self::assertGreaterThanOrEqual(min($room, (int) floor(1000 * mb_strlen($cue->text) / 17)), $cue->end - $cue->start);
         }
         self::assertLessThanOrEqual(6000 + (int) ceil($voice * 1000) + 34, $at, 'no cue outlasts its slide');
         $bare = static fn(string $text): string => (string) preg_replace('/\s+/u', '', $text);

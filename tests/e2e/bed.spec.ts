@@ -8,6 +8,7 @@ const view = async (page: Page) =>
   (await page.request.get(page.url().replace(/.*stories\/([^/]+).*/, '/api/stories/$1'))).json();
 
 /** Music, captions, shape and joins, all through the page. */
+test.setTimeout(90_000);
 test('music is laid under a story, captions are brought in, joins and shape are chosen', async ({ page }) => {
   await signIn(page, 'juno');
   await page.getByRole('link', { name: 'Who Turns the Wheel?', exact: true }).click();
@@ -27,7 +28,7 @@ test('music is laid under a story, captions are brought in, joins and shape are 
   await bed.getByRole('slider').focus();
   await page.keyboard.press('ArrowRight');
   await bed.getByLabel('From').selectOption({ index: 2 });
-  await bed.getByLabel('It gives way to the voice').uncheck({ force: true });
+  await bed.getByText('It gives way to the voice').click();
   await expect.poll(async () => (await view(page)).story.beds[0]).toMatchObject({ under: 15, ducks: false });
   expect((await view(page)).story.beds[0].from).toBe((await view(page)).story.slides[1].id);
 
@@ -49,7 +50,7 @@ test('music is laid under a story, captions are brought in, joins and shape are 
   await page.getByText('Wide 16:9').click();
 
   // A sweep, half way: the next slide is masked along its edge.
-  await page.getByRole('row').nth(1).click();
+  await page.getByRole('row').nth(1).click({ position: { x: 20, y: 20 } });
   await page.getByText('Sweep', { exact: true }).click();
   await saved(page);
   await expect.poll(async () => (await view(page)).story.slides[1].join.kind).toBe('sweep');

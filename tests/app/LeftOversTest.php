@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\App;
+
+use PHPUnit\Framework\TestCase;
+use Rhapsode\App\Film\LeftOvers;
+use Rhapsode\App\Shared\Store;
+use Rhapsode\Studio\Tool\Scratch;
+
+final class LeftOversTest extends TestCase
+{
+    public function testOnlyWhatIsOldAndHalfIsRemoved(): void
+    {
+        $scratch = new Scratch();
+        $old = time() - 7 * 3600;
+        mkdir($scratch->path('segments'));
+        foreach (['a.mp4' => $old, 'b.mp4.0a1b2c3d.part' => $old, 'c.mp4.0a1b2c3d.part' => time()] as $name => $time) {
+            touch($scratch->path("segments/{$name}"), $time);
+        }
+        mkdir($scratch->path('tmp'));
+        foreach (['rhapsode-0123456789abcdef' => $old, 'rhapsode-fedcba9876543210' => time(), 'rhapsode-of-somebody' => $old] as $name => $time) {
+            mkdir($scratch->path("tmp/{$name}"));
+            touch($scratch->path("tmp/{$name}"), $time);
+        }
+        (new LeftOvers(new Store($scratch->folder)))->clear($scratch->folder, $scratch->path('tmp'));
+
+        self::assertSame(['a.mp4', 'c.mp4.0a1b2c3d.part'], array_map(basename(...), glob($scratch->path('segments/*')) ?: []));
+        self::assertSame(['rhapsode-fedcba9876543210', 'rhapsode-of-somebody'], array_map(basename(...), glob($scratch->path('tmp/*')) ?: []));
+    }
+}

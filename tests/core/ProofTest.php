@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Framing\Comfort;
+use Rhapsode\Core\Framing\Frame;
+use Rhapsode\Core\Framing\Framer;
+use Rhapsode\Core\Framing\Move;
+use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Proof\Finding;
+use Rhapsode\Core\Proof\Proof;
+use Rhapsode\Core\Story\Bed;
+use Rhapsode\Core\Story\Join;
+use Rhapsode\Core\Story\JoinKind;
+use Rhapsode\Core\Story\Motion;
+use Rhapsode\Core\Story\Music;
+use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Story\Shape;
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Source;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\Take;
+
+/** What Proof says of movement, sound, music and joins. */
+final class ProofTest extends TestCase
+{
+    /** @return list<string> */
+    private static function rules(Story $story): array
+    {
+        return array_map(static fn(Finding $f): string => $f->rule, Proof::read($story, (new Planner(new EvenWidths()))->plan($story)));
+    }
+
+    /** @return iterable<string, array{Picture, Shape}> */
+    public static function pictures(): iterable
+    {
+        foreach (Shape::cases() as $shape) {
+            foreach ([[4000, 3000], [3000, 4000], [2400, 1350], [6000, 1000], [500, 500]] as [$width, $height]) {
+                yield "{$width} x {$height} in {$shape->value}" => [new Picture('p', 'p.jpg', $width, $height), $shape];
+            }
+        }
+    }
+
+    /** Limits: common practice, named in Comfort. */
+    #[DataProvider('pictures')]
+    public function testTheDefaultMoveIsCalmHoweverLongTheSlideStays(Picture $picture, Shape $shape): void
+    {
+        foreach ([0.5, 1.0, 2.0, 4.0, 9.0, 30.0, 300.0] as $seconds) {
+            foreach (['a', 'b', 'c', 'd'] as $id) {
+                $comfort = Comfort::of(Framer::move(new Slide($id, picture: 'p'), $picture, $shape, $seconds), $seconds);
+                self::assertTrue($comfort->isCalm());
+                self::assertLessThan(Comfort::MOST_ZOOM / 2, $comfort->zoom);
+                self::assertLessThan(Comfort::MOST_PAN / 2, $comfort->pan);
+            }
+        }
+    }
+
+    public function testSpeedIsToldAtItsFastest(): void
+    {
+        // Eased, the fastest is 1.25 times the mean (Ease): half a width in five seconds, seen at full size.
+        $pan = Comfort::of(new Move(new Frame(0, 0, 0.5, 0.5), new Frame(0.25, 0, 0.5, 0.5)), 5.0);
+        self::assertEqualsWithDelta(0.125, $pan->pan, 0.002);
+        self::assertEqualsWithDelta(0.0, $pan->zoom, 1e-9);
+        $zoom = Comfort::of(new Move(Frame::all(), new Frame(0.25, 0.25, 0.5, 0.5)), 10.0);
+        self::assertGreaterThan(log(2) / 10, $zoom->zoom);
+        self::assertLessThan(2 * log(2) / 10, $zoom->zoom);
+    }
+
+    public function testAMoveThatMakesPeopleSickIsSaid(): void
+    {
+        $move = static fn(Frame $to): array => self::rules(Stories::of([['motion' => Motion::Set, 'opensOn' => new Frame(0, 0, 0.5, 0.5), 'closesOn' => $to, 'stay' => 4.0]]));
+
+        self::assertContains('fast-move', $move(new Frame(0.5, 0.5, 0.5, 0.5)), 'across');
+        self::assertContains('fast-move', $move(new Frame(0, 0, 1, 1)), 'outward');
+        self::assertNotContains('fast-move', $move(new Frame(0.05, 0.05, 0.5, 0.5)));
+    }
+
+    public function testNoiseAndClippingAreSaid(): void
+    {
+        $take = static fn(?float $noise, bool $clipped): array => self::rules(new Story('T', [new Slide('a', picture: 'p', script: 'x', take: 't')], ['p' => Stories::picture()], ['t' => new Take('t', 't', 96_000, 0, 96_000, -18.0, -6.0, $noise, $clipped)]));
+
+        self::assertContains('noisy', $take(14.0, false));
+        self::assertContains('clipped', $take(40.0, true));
+        self::assertSame([], array_intersect(['noisy', 'clipped'], $take(40.0, false)));
+        self::assertNotContains('noisy', $take(null, false));
+    }
+
+    public function testMusicNeedsItsSourceAndSound(): void
+    {
+        $with = static fn(Source $source, ?float $loudness = -20.0): array => self::rules(Stories::of([['stay' => 9.0]])->with(music: ['m' => new Music('m', 'm.mp3', 480_000, $loudness, $loudness, -3.0, $source)], beds: [new Bed('b', 'm')]));
+
+        self::assertContains('no-music-source', $with(new Source()));
+        self::assertContains('half-music-source', $with(new Source('Tune', 'Ann')));
+        self::assertContains('silent-music', $with(new Source('Tune', 'Ann', '', 'CC0'), null));
+        self::assertSame([], array_intersect(['no-music-source', 'half-music-source', 'silent-music'], $with(new Source('Tune', 'Ann', '', 'CC0'))));
+    }
+
+    /** Common practice: at most three kinds of transition in a film. */
+    public function testManyKindsOfJoinAreSaid(): void
+    {
+        $of = static fn(JoinKind ...$kinds): array => self::rules(Stories::of(array_values(array_map(static fn(JoinKind $kind): array => ['join' => new Join($kind)], $kinds))));
+
+        self::assertContains('many-joins', $of(JoinKind::Crossfade, JoinKind::Sweep, JoinKind::Rise, JoinKind::ThroughDark));
+        self::assertNotContains('many-joins', $of(JoinKind::Crossfade, JoinKind::Sweep, JoinKind::Rise, JoinKind::Cut));
+    }
+}
