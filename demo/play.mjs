@@ -24,6 +24,9 @@ function pluck(at, step, level, pan) {
     loop[i] = seed / 1073741823.5 - 1;
   }
   for (let round = 0; round < 3; round += 1) for (let i = 0; i < loop.length; i += 1) loop[i] = (loop[i] + loop[(i + 1) % loop.length]) / 2;
+  // A string does not move as a whole.
+  const mean = loop.reduce((sum, value) => sum + value, 0) / loop.length;
+  for (let i = 0; i < loop.length; i += 1) loop[i] -= mean;
   const start = Math.round(at * RATE);
   for (let i = 0; i < RATE * 3 && start + i < length; i += 1) {
     const k = i % loop.length;

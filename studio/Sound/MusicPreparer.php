@@ -15,7 +15,8 @@ final class MusicPreparer
     public function prepare(string $path, string $folder): MeasuredMusic
     {
         $flac = $folder . '/' . MeasuredMusic::FULL;
-        $samples = SoundReader::toFlac($path, SoundReader::kind($path), $flac, 'stereo');
+        // What lies below hearing would only take room from what is heard, and the lighter copy loses it anyway.
+        $samples = SoundReader::toFlac($path, SoundReader::kind($path), $flac, 'stereo', ',highpass=f=20');
         try {
             Tool::ffmpeg(['-v', 'error', '-i', Tool::file($flac), '-c:a', 'libopus', '-b:a', '96k', '-fflags', '+bitexact', '-f', 'ogg', Tool::file($folder . '/' . MeasuredMusic::LIGHT)], 600);
             [$loudness, $loudest, $peak] = SoundReader::loudness($flac);

@@ -34,18 +34,19 @@ final class SoundReader
      * Writes it as FLAC at 48 kHz.
      *
      * @param 'mono'|'stereo' $channels
+     * @param string          $filter   what else is done to it, with a comma before it, or nothing
      *
      * @return int samples
      *
      * @throws Unreadable
      */
-    public static function toFlac(string $path, SoundKind $kind, string $flac, string $channels): int
+    public static function toFlac(string $path, SoundKind $kind, string $flac, string $channels, string $filter = ''): int
     {
         try {
             // A browser's recording may leave gaps when the machine was busy: the container's times are right.
             Tool::ffmpeg([
                 '-v', 'error', '-f', $kind->value, '-i', Tool::file($path), '-map', '0:a:0', '-vn', '-sn', '-dn',
-                '-t', (string) self::MOST_SECONDS, '-af', "aresample=48000:async=1:first_pts=0,aformat=sample_fmts=s16:channel_layouts={$channels}",
+                '-t', (string) self::MOST_SECONDS, '-af', "aresample=48000:async=1:first_pts=0{$filter},aformat=sample_fmts=s16:channel_layouts={$channels}",
                 '-map_metadata', '-1', '-fflags', '+bitexact', '-f', 'flac', Tool::file($flac),
             ], 600);
         } catch (ToolFailed) {
