@@ -35,6 +35,7 @@ final class Canvas
     private CData $targetFormat;
     /** @var list<array{CData, int, int, int}> pointer, stride, width, height of each target plane */
     private array $planes = [];
+    private readonly bool $isWhole;
     private ?CData $scratch = null;
     private int $scratchSize = 0;
 
@@ -45,6 +46,8 @@ final class Canvas
         $this->targetFormat = self::format($width, $height);
         [$this->source] = $this->buffer('zimg_image_buffer_const', self::planar($sourceWidth, $sourceHeight));
         [$this->target, $this->planes] = $this->buffer('zimg_image_buffer', self::planar($width, $height));
+        // Planes whose rows need no padding lie one behind the other, and are read as one.
+        $this->isWhole = 0 === $width % (2 * self::ALIGN) && 0 === $width * $height / 4 % self::ALIGN;
     }
 
     /**
@@ -149,6 +152,9 @@ final class Canvas
 
     private function bytes(): string
     {
+        if ($this->isWhole) {
+            return \FFI::string($this->planes[0][0], intdiv($this->width * $this->height * 3, 2));
+        }
         $bytes = '';
         foreach ($this->planes as [$data, $stride, $width, $height]) {
             if ($stride === $width) {
@@ -213,9 +219,13 @@ final class Canvas
         $buffer->version = self::API;
         $offset = 0;
         $planes = [];
+        $strides = array_map(static fn(array $size): int => (int) (ceil($size[0] / self::ALIGN) * self::ALIGN), $sizes);
+        $next = self::aligned(array_sum(array_map(static fn(int $stride, array $size): int => $stride * $size[1], $strides, $sizes)) + 64 * \count($sizes), $this->held);
         foreach ($sizes as $i => [$width, $height]) {
-            $stride = (int) (ceil($width / self::ALIGN) * self::ALIGN);
-            $data = self::aligned($stride * $height, $this->held);
+            $stride = $strides[$i];
+            // The pointer is copied before it is moved on, to where the next plane may begin.
+            $data = self::made(self::zimg()->cast('uint8_t *', $next));
+            $next += (int) (ceil($stride * $height / self::ALIGN) * self::ALIGN);
             if (null !== $bytes) {
                 $rows = $stride === $width ? substr($bytes, $offset, $width * $height) : self::padded($bytes, $offset, $width, $height, $stride);
                 \FFI::memcpy($data, $rows, \strlen($rows));

@@ -64,7 +64,7 @@ final readonly class FilmMaker
         for ($k = 0; $k < min($this->workers, \count($segments) + (null === $sound ? 0 : 1)); ++$k) {
             $child = pcntl_fork();
             if (0 === $child) {
-                exit($this->work($segments, $sound, $plan, $format, $path, $scratch));
+                exit($this->work(self::from($segments, $k, $this->workers), $sound, $plan, $format, $path, $scratch));
             }
             $children[$child] = true;
         }
@@ -93,7 +93,22 @@ final readonly class FilmMaker
     }
 
     /**
-     * Takes what nobody has taken yet, in the order of the film: the pictures that lie next to each other are the same.
+     * Each worker begins at a place of its own and goes on from there: what lies next to each other shows the same pictures,
+     * which are then made ready by one of them only.
+     *
+     * @param list<Segment> $segments
+     *
+     * @return list<Segment>
+     */
+    private static function from(array $segments, int $worker, int $workers): array
+    {
+        $begin = intdiv(\count($segments) * $worker, $workers);
+
+        return [...\array_slice($segments, $begin), ...\array_slice($segments, 0, $begin)];
+    }
+
+    /**
+     * Takes what nobody has taken yet.
      *
      * @param list<Segment>             $segments
      * @param \Closure(Segment): string $path
