@@ -38,6 +38,8 @@ final class MusicTest extends AppTestCase
     public function testMusicIsLaidUnderTheStoryAndMovedCreditedAndTakenOut(): void
     {
         $story = $this->as('sam')->story();
+        $this->bringIn($story, $path = self::newPicture());
+        unlink($path);
         $added = $this->bringMusic($story, self::music());
         $music = StoryTest::text($added['music']);
         $bed = StoryTest::text(self::at($added, 'story', 'story', 'beds', 0, 'id'));

@@ -50,7 +50,10 @@ test('music is laid under a story, captions are brought in, joins and shape are 
   await page.getByText('Wide 16:9').click();
 
   // A sweep, half way: the next slide is masked along its edge.
-  await page.getByRole('row').nth(1).click({ position: { x: 20, y: 20 } });
+  await page
+    .getByRole('row')
+    .nth(1)
+    .click({ position: { x: 20, y: 20 } });
   await page.getByText('Sweep', { exact: true }).click();
   await saved(page);
   await expect.poll(async () => (await view(page)).story.slides[1].join.kind).toBe('sweep');
