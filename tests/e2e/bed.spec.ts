@@ -7,8 +7,9 @@ import { saved, signIn } from './helpers';
 const view = async (page: Page) =>
   (await page.request.get(page.url().replace(/.*stories\/([^/]+).*/, '/api/stories/$1'))).json();
 
-/** Music, captions, shape and joins, all through the page. */
 test.setTimeout(90_000);
+
+/** Music, captions, shape and joins, all through the page. */
 test('music is laid under a story, captions are brought in, joins and shape are chosen', async ({ page }) => {
   await signIn(page, 'juno');
   await page.getByRole('link', { name: 'Who Turns the Wheel?', exact: true }).click();
