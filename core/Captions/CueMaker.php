@@ -23,7 +23,6 @@ use Rhapsode\Core\Timing\VoiceSpan;
 final readonly class CueMaker
 {
     public const LINE = 42;
-    public const LINES = 2;
     /** Milliseconds that a cue is shown: at most, and at least where the voice allows it. */
     public const LONGEST = 7000;
     public const SHORTEST = 1000;

@@ -8,7 +8,7 @@ use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Music;
 use Rhapsode\Core\Story\Story;
 
-/** Takes measured music into the story and lays it under all of it, or under what no other bed lies under yet. */
+/** Takes measured music into the story and lays it under all of it. */
 final readonly class AddMusic implements Edit
 {
     public function __construct(private Music $music, private string $bed) {}

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Story\Music;
+use Rhapsode\Core\Story\Picture;
 use Rhapsode\Core\Story\Story;
 
 /** Whose work pictures and music are. What is null stays as it is: two parts changed shortly after each other both count. */
@@ -24,22 +26,29 @@ final readonly class SetSource implements Edit
 
     public function apply(Story $story): Story
     {
-        $pictures = $story->pictures;
-        foreach ($this->pictures as $id) {
-            if (!isset($pictures[$id])) {
-                throw new Refused('The story does not hold that picture.');
-            }
-            $pictures[$id] = $pictures[$id]->withSource($pictures[$id]->source->changed($this->title, $this->author, $this->link, $this->licence));
+        return $story->with(
+            pictures: $this->changed($story->pictures, $this->pictures, 'The story does not hold that picture.'),
+            music: $this->changed($story->music, $this->music, 'The story does not hold that music.'),
+        );
+    }
+
+    /**
+     * @template T of Picture|Music
+     *
+     * @param array<string, T> $held
+     * @param list<string>     $ids
+     *
+     * @return array<string, T>
+     */
+    private function changed(array $held, array $ids, string $otherwise): array
+    {
+        foreach ($ids as $id) {
+            $one = $held[$id] ?? throw new Refused($otherwise);
+            /** @var T $changed of the same kind */
+            $changed = $one->withSource($one->source->changed($this->title, $this->author, $this->link, $this->licence));
+            $held[$id] = $changed;
         }
 
-        $music = $story->music;
-        foreach ($this->music as $id) {
-            if (!isset($music[$id])) {
-                throw new Refused('The story does not hold that music.');
-            }
-            $music[$id] = $music[$id]->withSource($music[$id]->source->changed($this->title, $this->author, $this->link, $this->licence));
-        }
-
-        return $story->with(pictures: $pictures, music: $music);
+        return $held;
     }
 }

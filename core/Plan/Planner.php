@@ -89,7 +89,7 @@ final readonly class Planner
         }
         $begin = (int) round(1000 * Rate::seconds($timed->start));
         $cues = $this->memo->recall(
-            self::key('cues', $story->language, $timed->slide->script, $timed->slide->caption->toArray(), $timed->stay, $timed->joinIn, $timed->slide->trimmed, $take->from, $take->to, $take->pauses),
+            self::key('cues', $story->language, $timed->slide->kind, $timed->slide->script, $timed->slide->caption->toArray(), $timed->stay, $timed->joinIn, $timed->slide->trimmed, $take->samples, $take->from, $take->to, $take->pauses),
             static fn(): array => $maker->of($timed, $take),
         );
 

@@ -41,7 +41,7 @@ final readonly class Beds
         }
         usort($laid, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
         $plays = [];
-        $cross = self::samples(self::CROSS);
+        $cross = Rate::samples(self::CROSS);
         foreach ($laid as $i => [$from, $to, $bed]) {
             $before = $laid[$i - 1] ?? null;
             $next = $laid[$i + 1] ?? null;
@@ -52,8 +52,8 @@ final readonly class Beds
                 $bed,
                 $follows ? max(0, $from - intdiv($cross, 2)) : $from,
                 $followed ? min($this->end, $next[0] + intdiv($cross, 2)) : $to,
-                $follows ? $cross : self::samples($bed->fadeIn),
-                $followed ? $cross : self::samples($bed->fadeOut),
+                $follows ? $cross : Rate::samples($bed->fadeIn),
+                $followed ? $cross : Rate::samples($bed->fadeOut),
             ));
         }
 
@@ -80,9 +80,9 @@ final readonly class Beds
     private function laid(Bed $bed, int $from, int $to, int $fadeIn, int $fadeOut): array
     {
         $music = $this->story->music[$bed->music];
-        $begin = min(self::samples($bed->start), $music->samples - 1);
+        $begin = min(Rate::samples($bed->start), $music->samples - 1);
         $length = $music->samples - $begin;
-        $seam = min(self::samples(self::SEAM), intdiv($length, 4));
+        $seam = min(Rate::samples(self::SEAM), intdiv($length, 4));
         if (!$bed->loops || $length < Rate::SAMPLES) {
             $to = min($to, $from + $length);
         }
@@ -148,10 +148,5 @@ final readonly class Beds
         $ducked = Loudness::TARGET - Loudness::BED_UNDER_VOICE - ($music->loudest ?? $music->loudness ?? Loudness::TARGET);
 
         return [$open, min($open, $ducked)];
-    }
-
-    private static function samples(float $seconds): int
-    {
-        return (int) round($seconds * Rate::SAMPLES);
     }
 }

@@ -47,10 +47,10 @@ final readonly class Ducking
     {
         $ramps = [];
         foreach ($this->spoken as [$from, $to]) {
-            $down = $from - self::samples(self::LOOK_AHEAD);
-            $up = $to + self::samples(self::HOLD);
-            $ramps[] = [$down - self::samples(self::ATTACK), $down];
-            $ramps[] = [$up, $up + self::samples(self::RELEASE)];
+            $down = $from - Rate::samples(self::LOOK_AHEAD);
+            $up = $to + Rate::samples(self::HOLD);
+            $ramps[] = [$down - Rate::samples(self::ATTACK), $down];
+            $ramps[] = [$up, $up + Rate::samples(self::RELEASE)];
         }
 
         return $ramps;
@@ -59,19 +59,19 @@ final readonly class Ducking
     public function at(int $sample): float
     {
         foreach ($this->spoken as [$from, $to]) {
-            $down = $from - self::samples(self::LOOK_AHEAD);
-            $up = $to + self::samples(self::HOLD);
-            if ($sample < $down - self::samples(self::ATTACK)) {
+            $down = $from - Rate::samples(self::LOOK_AHEAD);
+            $up = $to + Rate::samples(self::HOLD);
+            if ($sample < $down - Rate::samples(self::ATTACK)) {
                 return 0.0;
             }
             if ($sample < $down) {
-                return self::soft(1 - ($down - $sample) / self::samples(self::ATTACK));
+                return self::soft(1 - ($down - $sample) / Rate::samples(self::ATTACK));
             }
             if ($sample <= $up) {
                 return 1.0;
             }
-            if ($sample < $up + self::samples(self::RELEASE)) {
-                return self::soft(1 - ($sample - $up) / self::samples(self::RELEASE));
+            if ($sample < $up + Rate::samples(self::RELEASE)) {
+                return self::soft(1 - ($sample - $up) / Rate::samples(self::RELEASE));
             }
         }
 
@@ -82,10 +82,5 @@ final readonly class Ducking
     private static function soft(float $t): float
     {
         return 0.5 - 0.5 * cos(\M_PI * $t);
-    }
-
-    private static function samples(float $seconds): int
-    {
-        return (int) round($seconds * Rate::SAMPLES);
     }
 }

@@ -22,6 +22,12 @@ final class Rate
         return $frames / self::FPS;
     }
 
+    /** The nearest whole sample. */
+    public static function samples(float $seconds): int
+    {
+        return (int) round($seconds * self::SAMPLES);
+    }
+
     /** The first frame at which that many samples are over. */
     public static function framesFor(int $samples): int
     {

@@ -7,7 +7,6 @@ namespace Rhapsode\Studio\Film;
 use Rhapsode\Core\Plan\PlannedSlide;
 use Rhapsode\Core\Story\Shape;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Words\Sheet;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
@@ -124,7 +123,7 @@ final readonly class SegmentMaker
             return $from;
         }
         $png = $this->makings->words($slide->words, $this->format->height);
-        [$width, $height, $x, $y] = $this->drawn($png, $slide->words);
+        [$width, $height, $x, $y] = self::drawn($png);
         // The overlay's own conversion would use the wrong colour matrix.
         $words = $graph->filter(
             "crop={$width}:{$height}:{$x}:{$y},scale=out_color_matrix=bt709:out_range=tv:flags=accurate_rnd+full_chroma_int,format=yuva420p",
@@ -140,7 +139,7 @@ final readonly class SegmentMaker
      *
      * @return array{int, int, int, int} width, height, x, y
      */
-    private function drawn(string $png, Sheet $sheet): array
+    private static function drawn(string $png): array
     {
         $image = new \Imagick();
         $image->readImageBlob((string) file_get_contents($png));

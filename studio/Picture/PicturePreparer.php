@@ -39,11 +39,10 @@ final class PicturePreparer
         $plain = $scratch->path('picture');
         symlink((string) realpath($path), $plain);
         try {
-            $image = self::decode($plain, $kind);
+            [$image, $prepared] = self::decode($plain, $kind);
         } catch (\ImagickException) {
             throw new Unreadable('This picture is broken and cannot be opened. Try to save it again, or take it from where it came.');
         }
-        $prepared = self::size($plain, $kind, $image);
         // Each smaller copy is made from the one before: the same look for a fraction of the work.
         self::write($image, $folder . '/' . PreparedPicture::MASTER, self::MASTER_SIDE, 92);
         self::write($image, $folder . '/' . PreparedPicture::FULL, self::FULL_SIDE, 90);
@@ -54,37 +53,30 @@ final class PicturePreparer
         return $prepared;
     }
 
-    /** The picture's own size, upright, whatever size it was read at. */
-    private static function size(string $path, PictureKind $kind, \Imagick $image): PreparedPicture
-    {
-        $look = new \Imagick();
-        $look->pingImage($kind->value . ':' . $path . '[0]');
-        [$wide, $high] = [$look->getImageWidth(), $look->getImageHeight()];
-        $isTurned = ($wide > $high) !== ($image->getImageWidth() > $image->getImageHeight()) && $wide !== $high;
-
-        return PictureKind::Jpeg === $kind && $wide * $high > self::LARGE
-            ? new PreparedPicture($isTurned ? $high : $wide, $isTurned ? $wide : $high)
-            : new PreparedPicture($image->getImageWidth(), $image->getImageHeight());
-    }
-
-    /** @throws \ImagickException|Unreadable */
-    private static function decode(string $path, PictureKind $kind): \Imagick
+    /**
+     * @return array{\Imagick, PreparedPicture} the picture, upright, at its own size or at half of it; and that own size
+     *
+     * @throws \ImagickException|Unreadable
+     */
+    private static function decode(string $path, PictureKind $kind): array
     {
         $name = $kind->value . ':' . $path . '[0]';
         $look = new \Imagick();
         $look->pingImage($name);
-        if ($look->getImageWidth() * $look->getImageHeight() > self::MOST_PIXELS) {
-            throw new Unreadable(\sprintf('This picture has %d megapixels, and %d can be read. Save a smaller copy and bring that in.', (int) round($look->getImageWidth() * $look->getImageHeight() / 1e6), (int) (self::MOST_PIXELS / 1e6)));
-        }
         [$wide, $high] = [$look->getImageWidth(), $look->getImageHeight()];
         $look->clear();
+        if ($wide * $high > self::MOST_PIXELS) {
+            throw new Unreadable(\sprintf('This picture has %d megapixels, and %d can be read. Save a smaller copy and bring that in.', (int) round($wide * $high / 1e6), (int) (self::MOST_PIXELS / 1e6)));
+        }
+        $half = PictureKind::Jpeg === $kind && $wide * $high > self::LARGE;
         $image = new \Imagick();
-        if (PictureKind::Jpeg === $kind && $wide * $high > self::LARGE) {
+        if ($half) {
             // A JPEG can be read at half its size at once, which is still as much as is needed, for a quarter of the memory.
             $image->setOption('jpeg:size', \sprintf('%dx%d', intdiv($wide, 2), intdiv($high, 2)));
         }
         $image->readImage($name);
         $image->setFirstIterator();
+        $isTurned = $image->getImageOrientation() >= \Imagick::ORIENTATION_LEFTTOP;
         // libheif has turned the picture already; its Exif orientation is then only a trace.
         if (PictureKind::Heic === $kind || PictureKind::Avif === $kind) {
             $image->setImageOrientation(\Imagick::ORIENTATION_TOPLEFT);
@@ -99,7 +91,11 @@ final class PicturePreparer
         $image->setImagePage(0, 0, 0, 0);
         $image->setImageDepth(8);
 
-        return $image;
+        return [$image, match (true) {
+            !$half => new PreparedPicture($image->getImageWidth(), $image->getImageHeight()),
+            $isTurned => new PreparedPicture($high, $wide),
+            default => new PreparedPicture($wide, $high),
+        }];
     }
 
     /** @throws \ImagickException */

@@ -10,6 +10,7 @@ use Rhapsode\Core\Captions\Cue;
 use Rhapsode\Core\Captions\CueMaker;
 use Rhapsode\Core\Captions\WebVtt;
 use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Timing\Pacing;
 
 final class CaptionsTest extends TestCase
@@ -74,6 +75,16 @@ final class CaptionsTest extends TestCase
             self::assertSame($high, $cue->high, $place);
             self::assertSame($high, str_contains(WebVtt::write([$cue]), ' line:6%'));
         }
+    }
+
+    /** One planner plans both: what it remembers of a picture's slide is not taken for a title's. */
+    public function testWhatIsRememberedIsToldApart(): void
+    {
+        $planner = new Planner(new EvenWidths());
+        $high = static fn(SlideKind $kind): bool => $planner->plan(Stories::of([['voice' => 3.0, 'script' => 'Said.', 'kind' => $kind, 'caption' => new \Rhapsode\Core\Story\Caption('A fact')]]))->cues[0]->high;
+
+        self::assertTrue($high(SlideKind::Picture));
+        self::assertFalse($high(SlideKind::Title));
     }
 
     /** W3C WebVTT, section 4.1: a timestamp has at least two digits of hours, and three of milliseconds; text is escaped. */

@@ -91,6 +91,18 @@ final class PicturePreparerTest extends TestCase
         self::assertGreaterThan(200, $b - $r);
     }
 
+    /** A large JPEG is read at half its size; what is told of it is its own size, upright (Exif orientation 6: on its side). */
+    public function testALargePictureTellsItsOwnSizeUpright(): void
+    {
+        $path = $this->scratch->path('large.jpg');
+        Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=6400x4000', '-frames:v', '1', '-q:v', '4', '-f', 'image2', $path], 60);
+        Tool::run(['exiftool', '-q', '-overwrite_original', '-n', '-Orientation=6', $path]);
+        $prepared = (new PicturePreparer())->prepare($path, $this->scratch->folder);
+
+        self::assertSame([4000, 6400], [$prepared->width, $prepared->height]);
+        self::assertSame([1600, 2560], \array_slice(getimagesize($this->scratch->path(PreparedPicture::FULL)) ?: [], 0, 2));
+    }
+
     public function testNothingButThePixelsIsKept(): void
     {
         $path = $this->scratch->path('in.jpg');

@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import { Label, Radio, RadioGroup } from 'react-aria-components';
 import styled from 'styled-components';
+import { fieldLook } from './controls';
 
 const Group = styled(RadioGroup)`
   display: grid;
@@ -56,21 +57,7 @@ export function Picks<T extends string>({ label, value, options, onChange }: Pro
 }
 
 const List = styled.div`
-  display: grid;
-  gap: 4px;
-  min-width: 0;
-  label {
-    font-size: 0.875rem;
-    color: var(--soft);
-  }
-  select {
-    width: 100%;
-    min-height: 40px;
-    padding: 6px 10px;
-    border: 1px solid var(--edge);
-    border-radius: var(--radius);
-    background: var(--raised);
-  }
+  ${fieldLook}
 `;
 
 /** One of many. */

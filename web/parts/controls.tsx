@@ -92,7 +92,8 @@ export function IconButton({ label, children, ...props }: ButtonProps & { label:
   );
 }
 
-const FieldBox = styled(TextField)`
+/** A label over what is written or chosen. */
+export const fieldLook = css`
   display: grid;
   gap: 4px;
   min-width: 0;
@@ -101,6 +102,7 @@ const FieldBox = styled(TextField)`
     color: var(--soft);
   }
   input,
+  select,
   textarea {
     width: 100%;
     min-height: 40px;
@@ -109,6 +111,9 @@ const FieldBox = styled(TextField)`
     border-radius: var(--radius);
     background: var(--raised);
   }
+`;
+const FieldBox = styled(TextField)`
+  ${fieldLook}
   textarea {
     resize: vertical;
     min-height: 72px;

@@ -14,7 +14,7 @@ import { answer, api, sentence } from '../api/client';
 import type { Bed, StoryView } from '../api/types';
 import { useSession } from '../account/session';
 import { Select } from '../parts/Choice';
-import { Button, Field, Row, Soft } from '../parts/controls';
+import { Button, Field, fieldLook, Row, Soft } from '../parts/controls';
 import { useTell } from '../parts/notices';
 import { clock } from '../parts/time';
 import { Toggle } from '../parts/Toggle';
@@ -75,20 +75,7 @@ const Level = styled(Slider<number>)`
   }
 `;
 const Seconds = styled(NumberField)`
-  display: grid;
-  gap: 4px;
-  label {
-    font-size: 0.875rem;
-    color: var(--soft);
-  }
-  input {
-    width: 100%;
-    min-height: 40px;
-    padding: 6px 10px;
-    border: 1px solid var(--edge);
-    border-radius: var(--radius);
-    background: var(--raised);
-  }
+  ${fieldLook}
 `;
 const kinds = ['audio/*', '.mp3', '.m4a', '.ogg', '.oga', '.opus', '.wav', '.flac', '.aif', '.aiff', '.weba', '.webm'];
 const QUIETEST = 30;

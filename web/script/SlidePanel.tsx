@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useSession } from '../account/session';
 import type { Finding, HandIn, Remark, Slide, StoryView } from '../api/types';
-import { Button, Card, Field, Row, Soft } from '../parts/controls';
+import { Button, Card, Field, Row, Soft, fieldLook } from '../parts/controls';
 import { Picks, Select } from '../parts/Choice';
 import { clock } from '../parts/time';
 import { Toggle } from '../parts/Toggle';
@@ -29,12 +29,7 @@ const shapes: [StoryView['story']['shape'], string][] = [
 ];
 
 const Stay = styled(NumberField)`
-  display: grid;
-  gap: 4px;
-  label {
-    font-size: 0.875rem;
-    color: var(--soft);
-  }
+  ${fieldLook}
   .box {
     display: flex;
     gap: 8px;
@@ -42,11 +37,6 @@ const Stay = styled(NumberField)`
   }
   input {
     width: 92px;
-    min-height: 40px;
-    padding: 6px 10px;
-    border: 1px solid var(--edge);
-    border-radius: var(--radius);
-    background: var(--raised);
   }
 `;
 const Findings = styled.ul`
