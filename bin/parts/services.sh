@@ -12,7 +12,7 @@ start_postgres() {
     if is_root && ! runuser -u postgres -- test -x "$ROOT"; then PG_DATA=/var/lib/rhapsode-$(echo "$ROOT" | sha256sum | cut -c1-8); fi
     if [ ! -f "$PG_DATA/PG_VERSION" ]; then
         mkdir -p "$PG_DATA" && chown "$(pg_user)" "$PG_DATA" && chmod 700 "$PG_DATA"
-        head -c 24 /dev/urandom | base64 | tr -d '/+=\n' >"$VAR/pg.password" && chmod 600 "$VAR/pg.password"
+        secret_of "$VAR/pg.password" >/dev/null
         local pass; pass=$(mktemp) && cat "$VAR/pg.password" >"$pass" && chown "$(pg_user)" "$pass"
         as_pg "$PG/initdb" -D "$PG_DATA" -U rhapsode --pwfile="$pass" -A scram-sha-256 -E UTF8 --locale=C.UTF-8 >"$VAR/install.log" 2>&1 || fail "PostgreSQL could not be set up: $(tail -n 3 "$VAR/install.log")"
         rm -f "$pass"
@@ -49,31 +49,88 @@ stop_postgres() {
     if [ -f "$PG_DATA/postmaster.pid" ]; then as_pg "$PG/pg_ctl" -D "$PG_DATA" -m fast -w stop >/dev/null 2>&1 || true; fi
 }
 
-database_url() { echo "postgresql://rhapsode:$(cat "$VAR/pg.password")@127.0.0.1:$PG_PORT/$1?serverVersion=15&charset=utf8"; }
-sql() { PGPASSWORD=$(cat "$VAR/pg.password") psql -h 127.0.0.1 -p "$PG_PORT" -U rhapsode -qAt "$@"; }
-make_database() { [ "$(sql -d postgres -c "SELECT 1 FROM pg_database WHERE datname = '$1'")" = 1 ] || sql -d postgres -c "CREATE DATABASE $1"; }
+# Three roles: rhapsode sets the server up and is used here only, rhapsode_owner owns the tables and changes them in
+# migrations, rhapsode_app reads and writes rows and can do nothing else.
+secret_of() { # secret_of FILE: makes it when it is not there yet
+    [ -f "$1" ] || { (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=\n' >"$1"); }
+    cat "$1"
+}
+database_url() { echo "postgresql://rhapsode_app:$(secret_of "$VAR/pg.app")@127.0.0.1:$PG_PORT/$1?serverVersion=15&charset=utf8"; }
+owner_url() { echo "postgresql://rhapsode_owner:$(secret_of "$VAR/pg.owner")@127.0.0.1:$PG_PORT/$1?serverVersion=15&charset=utf8"; }
+sql() { PGPASSWORD=$(cat "$VAR/pg.password") psql -h 127.0.0.1 -p "$PG_PORT" -U rhapsode -qAt -v ON_ERROR_STOP=1 "$@"; }
+make_role() { # make_role NAME FILE
+    [ "$(sql -d postgres -c "SELECT 1 FROM pg_roles WHERE rolname = '$1'")" = 1 ] || sql -d postgres -c "CREATE ROLE $1 LOGIN"
+    sql -d postgres -c "ALTER ROLE $1 NOSUPERUSER NOCREATEDB NOCREATEROLE NOBYPASSRLS PASSWORD '$(secret_of "$2")'"
+}
+make_database() {
+    make_role rhapsode_owner "$VAR/pg.owner"
+    make_role rhapsode_app "$VAR/pg.app"
+    [ "$(sql -d postgres -c "SELECT 1 FROM pg_database WHERE datname = '$1'")" = 1 ] || sql -d postgres -c "CREATE DATABASE $1"
+    sql -d "$1" <<SQL
+ALTER DATABASE $1 OWNER TO rhapsode_owner;
+REVOKE ALL ON DATABASE $1 FROM PUBLIC;
+GRANT CONNECT ON DATABASE $1 TO rhapsode_app;
+ALTER SCHEMA public OWNER TO rhapsode_owner;
+REVOKE ALL ON SCHEMA public FROM PUBLIC;
+GRANT USAGE ON SCHEMA public TO rhapsode_app;
+-- What an earlier start made as another role.
+DO \$\$ DECLARE name text; BEGIN
+    FOR name IN SELECT tablename FROM pg_tables WHERE schemaname = 'public' LOOP EXECUTE format('ALTER TABLE public.%I OWNER TO rhapsode_owner', name); END LOOP;
+END \$\$;
+GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO rhapsode_app;
+GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO rhapsode_app;
+ALTER DEFAULT PRIVILEGES FOR ROLE rhapsode_owner IN SCHEMA public GRANT SELECT, INSERT, UPDATE, DELETE ON TABLES TO rhapsode_app;
+ALTER DEFAULT PRIVILEGES FOR ROLE rhapsode_owner IN SCHEMA public GRANT USAGE ON SEQUENCES TO rhapsode_app;
+SQL
+}
 drop_database() { sql -d postgres -c "DROP DATABASE IF EXISTS $1 WITH (FORCE)"; }
+migrate() { DATABASE_URL=$(owner_url "$1") console doctrine:migrations:migrate -n -q --allow-no-migration; }
+
+# A folder of the web user's, closed to everybody else. The folders above it are root's.
+own_folder() {
+    mkdir -p "$1"
+    if is_root && [ "$APP_USER" != root ]; then
+        [ ! -L "$1" ] || fail "${1#"$ROOT"/} is a link; put a folder there."
+        # Only what is not its own yet: a large store is not walked through at every start.
+        find "$1" ! -user "$APP_USER" -print0 | xargs -0r chown -h "$APP_USER:$(id -gn "$APP_USER")"
+    fi
+    chmod 0750 "$1"
+}
+# A folder of root's, whatever it was before: what is read or ended by what lies there was written by root.
+root_folder() {
+    [ ! -L "$1" ] || fail "${1#"$ROOT"/} is a link; put a folder there."
+    if is_root && [ -d "$1" ] && [ "$(stat -c %u "$1")" != 0 ]; then rm -rf "$1"; fi
+    mkdir -p "$1"
+}
 
 # Settings of an instance: the application itself, or the one that the browser tests start. Sets HERE.
 write_settings() {
     local instance=$1
     HERE=$VAR/$instance
-    mkdir -p "$HERE/store" "$HERE/run" "$VAR/sessions" "$VAR/cache" "$VAR/log"
-    [ -f "$HERE/secret" ] || { head -c 32 /dev/urandom | base64 | tr -d '/+=\n' >"$HERE/secret"; chmod 600 "$HERE/secret"; }
-    cat >"$HERE/settings.env" <<SETTINGS
+    mkdir -p "$HERE"
+    root_folder "$HERE/run"
+    own_folder "$HERE/store"
+    own_folder "$VAR/cache"
+    own_folder "$VAR/log"
+    rm -rf "$VAR/sessions" # They lie in the database now.
+    secret_of "$HERE/secret" >/dev/null
+    rm -f "$HERE/settings.env"
+    (umask 077; cat >"$HERE/settings.env" <<SETTINGS
 APP_ENV=prod
 APP_SECRET=$(cat "$HERE/secret")
 DATABASE_URL='$(database_url "rhapsode_$instance")'
 STORE_DIR=$HERE/store
 STORE_URL='${RHAPSODE_STORE_URL:-}'
+TRUSTED_HOSTS='$(host_pattern)'
 SETTINGS
-    chmod 600 "$HERE/settings.env"
+    )
+    if is_root && [ "$APP_USER" != root ]; then chgrp "$(id -gn "$APP_USER")" "$HERE/settings.env"; chmod 0640 "$HERE/settings.env"; fi
     export RHAPSODE_SETTINGS=$HERE/settings.env
-    if is_root && [ "$APP_USER" != root ]; then
-        # Only what is not its own yet: a large store is not walked through at every start.
-        find "$HERE/store" "$HERE/run" "$HERE/settings.env" "$VAR/sessions" "$VAR/cache" "$VAR/log" ! -user "$APP_USER" -print0 | xargs -0r chown "$APP_USER"
-    fi
 }
+
+# The names under which the pages may be asked for: this machine's own, and those in RHAPSODE_HOSTS, with spaces between.
+host_names() { echo "127.0.0.1 localhost ${RHAPSODE_HOSTS:-}"; }
+host_pattern() { echo "^($(host_names | xargs | sed -e 's/[^A-Za-z0-9 .-]//g' -e 's/\./\\./g' -e 's/ /|/g'))\$"; }
 
 console() { as_app php -d memory_limit=1G "$ROOT/bin/console" "$@"; }
 
@@ -111,7 +168,10 @@ php_admin_value[post_max_size] = 64M
 php_admin_value[opcache.validate_timestamps] = 1
 php_admin_value[opcache.revalidate_freq] = 1
 CONF
-    sed -e "s#@ROOT@#$ROOT#g; s#@HERE@#$HERE#g; s#@PORT@#$port#g; s#@USER@#$(is_root && echo "user $user $(id -gn "$user");")#g" "$ROOT/bin/parts/nginx.conf" >"$HERE/run/nginx.conf"
+    local file
+    for file in nginx.conf nginx-php.conf; do
+        sed -e "s#@ROOT@#$ROOT#g; s#@HERE@#$HERE#g; s#@PORT@#$port#g; s#@HOSTS@#$(host_names)#g; s#@USER@#$(is_root && echo "user $user $(id -gn "$user");")#g" "$ROOT/bin/parts/$file" >"$HERE/run/$file"
+    done
     keep fpm "$fpm" $([ "$user" = root ] && echo -R) -F -y "$HERE/run/fpm.conf" -c "$ROOT/bin/parts/php.ini"
     keep nginx nginx -c "$HERE/run/nginx.conf" -p "$HERE/run" -e "$HERE/run/nginx-error.log" -g 'daemon off;'
 }
@@ -119,7 +179,10 @@ CONF
 # Runs a command until it is told to end: one that ends, by its limits or by a fault, is begun again.
 keep() { # keep NAME COMMAND…
     local name=$1; shift
-    ( trap 'kill "${child:-0}" 2>/dev/null; wait "${child:-0}" 2>/dev/null; exit 0' TERM INT
+    # What these programs write is closed to other users of the machine.
+    touch "$HERE/run/$name.out" && chmod 0640 "$HERE/run/$name.out"
+    ( umask 027
+      trap 'kill "${child:-0}" 2>/dev/null; wait "${child:-0}" 2>/dev/null; exit 0' TERM INT
       while :; do "$@" & child=$!; wait "$child" || true; sleep 1; done ) >>"$HERE/run/$name.out" 2>&1 &
     echo $! >"$HERE/run/$name.started"
 }
@@ -130,8 +193,7 @@ start_workers() {
         own=()
         # Workers that share an object store each have a folder of their own, as on computers of their own.
         if [ -n "${RHAPSODE_STORE_URL:-}" ]; then
-            mkdir -p "$HERE/worker-$i"
-            if is_root && [ "$APP_USER" != root ]; then chown "$APP_USER" "$HERE/worker-$i"; fi
+            own_folder "$HERE/worker-$i"
             own=(env "STORE_DIR=$HERE/worker-$i")
         fi
         # Films give way to pages.

@@ -18,33 +18,36 @@ final class Credits
     /** @return list<string> one sentence for each source */
     public static function entries(Story $story): array
     {
+        $words = Wording::in($story->language);
         $entries = [];
         foreach ($story->slides as $slide) {
             $picture = $story->pictureOf($slide);
             if (null !== $picture && !$picture->source->isEmpty()) {
-                $entries[self::entry($picture->source)] = true;
+                $entries[self::entry($picture->source, $words->picture(...))] = true;
             }
         }
 
         foreach ($story->beds as $bed) {
             $music = $story->music[$bed->music] ?? null;
             if (null !== $music && !$music->source->isEmpty()) {
-                $entries[self::entry($music->source, 'Music by ')] = true;
+                $entries[self::entry($music->source, $words->music(...))] = true;
             }
         }
 
         return array_map(strval(...), array_keys($entries));
     }
 
-    /** Title, author, source, licence: the four that a credit is asked to have (common practice). */
-    public static function entry(Source $source, string $untitled = 'Picture by '): string
+    /**
+     * Title, author, source, licence: the four that a credit is asked to have (common practice).
+     *
+     * @param \Closure(string, string): string $work says a title and an author, either of which may be empty
+     */
+    private static function entry(Source $source, \Closure $work): string
     {
-        $title = '' === $source->title ? '' : '“' . $source->title . '”';
-        $by = '' === $source->author ? '' : ('' === $title ? $untitled : 'by ') . $source->author;
         // Shown without the scheme: a reader types it, and a page is met as https anyway.
         $link = (string) preg_replace('#^https?://(www\.)?|/$#', '', $source->link);
 
-        return implode(' · ', array_filter([trim($title . ' ' . $by), $link, $source->licence], static fn(string $part): bool => '' !== $part));
+        return implode(' · ', array_filter([$work($source->title, $source->author), $link, $source->licence], static fn(string $part): bool => '' !== $part));
     }
 
     /** @return list<list<string>> */

@@ -88,9 +88,7 @@ final readonly class Change
     /** @return array<string, mixed> */
     private static function parts(Story $story): array
     {
-        /** @var array<string, mixed> $document */
-        $document = json_decode($story->toJson(), true, 32, \JSON_THROW_ON_ERROR);
-        $parts = array_diff_key($document, array_flip(self::KEYED));
+        $parts = array_diff_key($story->toArray(), array_flip(self::KEYED));
         $order = [];
         foreach ($story->slides as $slide) {
             $order[] = $slide->id;

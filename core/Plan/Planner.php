@@ -8,6 +8,7 @@ use Rhapsode\Core\Captions\Cue;
 use Rhapsode\Core\Captions\CueMaker;
 use Rhapsode\Core\Captions\Imported;
 use Rhapsode\Core\Credits\Credits;
+use Rhapsode\Core\Credits\Wording;
 use Rhapsode\Core\Framing\Frame;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Framing\Move;
@@ -35,6 +36,7 @@ final readonly class Planner
     {
         $timed = Pacing::of($story);
         $pages = Credits::pages($story);
+        $words = Wording::in($story->language);
         $setter = new Typesetter($this->widths, $story->shape, $story->language);
         $cueMaker = new CueMaker($story->language);
         $slides = [];
@@ -54,7 +56,7 @@ final readonly class Planner
             $joinOut = $i < \count($pages) - 1 ? Rate::FPS : 0;
             $slides[] = new PlannedSlide(
                 'credits-' . ($i + 1),
-                'Credits',
+                $words->credits(),
                 null,
                 Image::plain(Typesetter::ground()),
                 $end,
@@ -62,7 +64,7 @@ final readonly class Planner
                 $joinIn,
                 PlannedJoin::of(JoinKind::Crossfade, $joinOut),
                 Move::still(Frame::all()),
-                $setter->credits('Credits', $page),
+                $setter->credits($words->credits(), $page),
                 null,
                 0.0,
             );
@@ -127,7 +129,7 @@ final readonly class Planner
 
         return new PlannedSlide(
             $slide->id,
-            SlideKind::Title === $slide->kind ? ('' === trim($slide->heading) ? $story->title : trim($slide->heading)) : 'Slide ' . ($index + 1),
+            SlideKind::Title === $slide->kind ? ('' === trim($slide->heading) ? $story->title : trim($slide->heading)) : Wording::in($story->language)->slide($index + 1),
             $picture?->file,
             $image,
             $timed->start,

@@ -44,7 +44,18 @@ final readonly class Fields
         return isset($this->data[$key]);
     }
 
-    /** Text in valid UTF-8, normalised to NFC, without control characters other than line breaks and tabs. */
+    /**
+     * What text never holds: control characters but line breaks and tabs; what Unicode sets aside as no character at all (section
+     * 23.7), which XML cannot hold; and the marks that turn the direction of all that follows (UAX 9), by which a title could
+     * disturb the page around it. Marks of one place (LRM, RLM, joiners) stay.
+     */
+    private const NEVER = '/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F\x{202A}-\x{202E}\x{2066}-\x{2069}\x{FDD0}-\x{FDEF}\x{FFFE}\x{FFFF}\x{1FFFE}\x{1FFFF}\x{2FFFE}\x{2FFFF}'
+        . '\x{3FFFE}\x{3FFFF}\x{4FFFE}\x{4FFFF}\x{5FFFE}\x{5FFFF}\x{6FFFE}\x{6FFFF}\x{7FFFE}\x{7FFFF}\x{8FFFE}\x{8FFFF}\x{9FFFE}\x{9FFFF}'
+        . '\x{AFFFE}\x{AFFFF}\x{BFFFE}\x{BFFFF}\x{CFFFE}\x{CFFFF}\x{DFFFE}\x{DFFFF}\x{EFFFE}\x{EFFFF}\x{FFFFE}\x{FFFFF}\x{10FFFE}\x{10FFFF}]/u';
+    /** What leaves no mark on the page: spaces, joiners and the like, and letters that are blank. */
+    private const UNSEEN = '/[\p{Z}\p{Cc}\p{Cf}\x{034F}\x{115F}\x{1160}\x{17B4}\x{17B5}\x{180B}-\x{180F}\x{2800}\x{3164}\x{FE00}-\x{FE0F}\x{FFA0}\x{E0100}-\x{E01EF}]+/u';
+
+    /** Text in valid UTF-8, normalised to NFC, without what text never holds. $min counts what can be seen. */
     public function text(string $key, int $max = 5000, ?string $default = null, int $min = 0): string
     {
         $given = $this->data[$key] ?? $default;
@@ -52,14 +63,14 @@ final readonly class Fields
             throw $this->bad($key, 'must be text');
         }
         $value = str_replace(["\r\n", "\r"], "\n", $given);
-        $value = (string) preg_replace('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/u', '', $value);
+        $value = (string) preg_replace(self::NEVER, '', $value);
         $composed = \Normalizer::normalize($value, \Normalizer::FORM_C);
         $value = \is_string($composed) ? $composed : $value;
         $length = mb_strlen($value);
         if ($length > $max) {
             throw $this->bad($key, \sprintf('is too long: %d characters, and %d fit', $length, $max));
         }
-        if (mb_strlen(trim($value)) < $min) {
+        if ($min > 0 && mb_strlen((string) preg_replace(self::UNSEEN, '', $value)) < $min) {
             throw $this->bad($key, 'must not be empty');
         }
 

@@ -72,13 +72,16 @@ final readonly class Story
             array_map(Bed::read(...), $in->objects('beds')),
             $in->has('captions') ? array_map(Spoken::read(...), $in->objects('captions')) : null,
         );
-        $story->check();
 
-        return $story;
+        return $story->checked();
     }
 
-    /** @throws BadShape */
-    private function check(): void
+    /**
+     * The story itself, when what it is put together from fits together: each slide once, and all that is named is there.
+     *
+     * @throws BadShape
+     */
+    public function checked(): self
     {
         if (\count($this->slides) > self::MAX_SLIDES) {
             throw new BadShape(\sprintf('A story holds at most %d slides.', self::MAX_SLIDES));
@@ -104,6 +107,8 @@ final readonly class Story
         if (\count($this->beds) > self::MAX_BEDS || \count($this->captions ?? []) > self::MAX_CAPTIONS) {
             throw new BadShape(\sprintf('A story holds at most %d beds and %d captions.', self::MAX_BEDS, self::MAX_CAPTIONS));
         }
+
+        return $this;
     }
 
     /** The same story with the named properties changed. */

@@ -7,16 +7,29 @@ namespace Rhapsode\App\Account;
 use Rhapsode\App\Shared\Problem;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+use Symfony\Component\PasswordHasher\PasswordHasherInterface;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
 use Symfony\Component\Security\Core\Exception\TooManyLoginAttemptsAuthenticationException;
+use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 use Symfony\Component\Security\Http\Authentication\AuthenticationFailureHandlerInterface;
 use Symfony\Component\Security\Http\EntryPoint\AuthenticationEntryPointInterface;
 
 /** What somebody is told who is not signed in, or could not be. */
-final class NotSignedIn implements AuthenticationFailureHandlerInterface, AuthenticationEntryPointInterface
+final readonly class NotSignedIn implements AuthenticationFailureHandlerInterface, AuthenticationEntryPointInterface
 {
+    public function __construct(private PasswordHasherFactoryInterface $hashers) {}
+
     public function onAuthenticationFailure(Request $request, AuthenticationException $exception): Response
     {
+        if ($exception->getPrevious() instanceof UserNotFoundException) {
+            // The same work as for a name that is known: how long the answer takes must not tell which names there are.
+            $password = $request->getPayload()->get('password');
+            if (\is_string($password) && \strlen($password) <= PasswordHasherInterface::MAX_PASSWORD_LENGTH) {
+                $this->hashers->getPasswordHasher(User::class)->hash($password);
+            }
+        }
+
         return $exception instanceof TooManyLoginAttemptsAuthenticationException
             ? new Problem(429, 'That was wrong too often. Wait five minutes, or ask your teacher.')
             : new Problem(401, 'This name and password do not go together. Check both and try again.');

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Film;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Shared\Body;
 use Rhapsode\App\Shared\Media;
-use Rhapsode\App\Shared\Problem;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\App\Story\StoryRecord;
@@ -16,7 +14,6 @@ use Rhapsode\Core\Captions\SubRip;
 use Rhapsode\Core\Captions\Transcript;
 use Rhapsode\Core\Shape\BadShape;
 use Rhapsode\Core\Shape\Fields;
-use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Studio\Film\Container;
 use Rhapsode\Studio\Film\FilmFormat;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
@@ -24,19 +21,19 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
-use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
 final readonly class FilmController
 {
-    public function __construct(private EntityManagerInterface $entities, private MessageBusInterface $bus, private Store $store) {}
+    public function __construct(private Films $films, private Store $store) {}
 
     /**
      * Asks for the film of the story as it is now, in a size and as a kind of file. The same asked for again is the same
      * film.
      */
-    #[Route('/api/stories/{id}/films', name: 'make_film', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/api/stories/{id}/films', name: 'make_film', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
     public function make(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
     {
@@ -45,53 +42,35 @@ final readonly class FilmController
         if (!\in_array($size, FilmFormat::SIZES, true)) {
             throw new BadShape('“size” must be one of ' . implode(', ', FilmFormat::SIZES) . '.');
         }
-        $film = new FilmRecord($story, $size, $body->choice('container', Container::class, Container::Mp4));
-        $pictures = array_filter($film->story()->slides, static fn($slide): bool => SlideKind::Picture === $slide->kind);
-        if ([] === $pictures) {
-            return new Problem(409, 'The story has no pictures yet. Bring some in first.');
-        }
-        foreach ($this->entities->getRepository(FilmRecord::class)->findBy(['story' => $story, 'documentHash' => $film->documentHash, 'size' => $film->size, 'container' => $film->container], ['begunAt' => 'DESC']) as $same) {
-            if (!\in_array($same->state, [FilmState::Failed, FilmState::Cancelled], true)) {
-                return new JsonResponse($same->toArray());
-            }
-        }
-        $this->entities->persist($film);
-        // The order for it is kept together with the film, or neither is.
-        $this->entities->wrapInTransaction(function () use ($film): void {
-            $this->entities->flush();
-            $this->bus->dispatch(new MakeFilm((string) $film->id));
-        });
+        [$film, $isNew] = $this->films->order($story, $size, $body->choice('container', Container::class, Container::Mp4));
 
-        return new JsonResponse($film->toArray(), 202);
+        return new JsonResponse($film->toArray(), $isNew ? 202 : 200);
     }
 
-    #[Route('/api/films/{id}', name: 'film', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/api/films/{id}', name: 'film', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(FilmVoter::WATCH, 'film')]
     public function show(#[MapEntity] FilmRecord $film): JsonResponse
     {
         return new JsonResponse($film->toArray());
     }
 
-    #[Route('/api/films/{id}/cancel', name: 'cancel_film', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/api/films/{id}/cancel', name: 'cancel_film', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(FilmVoter::OWN, 'film')]
     public function cancel(#[MapEntity] FilmRecord $film): JsonResponse
     {
-        if (!$film->state->isOver()) {
-            $film->state = FilmState::Cancelled;
-            $this->entities->flush();
-        }
+        $this->films->cancel($film);
 
         return new JsonResponse($film->toArray());
     }
 
-    #[Route('/api/films/{id}/film.{container}', name: 'film_video', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}', 'container' => 'mp4|webm'])]
+    #[Route('/api/films/{id}/film.{container}', name: 'film_video', methods: ['GET'], requirements: ['id' => Requirement::UUID, 'container' => 'mp4|webm'])]
     #[IsGranted(FilmVoter::WATCH, 'film')]
     public function video(#[MapEntity] FilmRecord $film, Request $request): Response
     {
         return $this->file($film, $film->video(), $film->container->type(), $request->query->has('download') ? $film->title . '.' . $film->container->value : null);
     }
 
-    #[Route('/api/films/{id}/captions.vtt', name: 'film_captions', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/api/films/{id}/captions.vtt', name: 'film_captions', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(FilmVoter::WATCH, 'film')]
     public function captions(#[MapEntity] FilmRecord $film, Request $request): Response
     {
@@ -99,7 +78,7 @@ final readonly class FilmController
     }
 
     /** The captions as SubRip, or as a plain transcript. */
-    #[Route('/api/films/{id}/captions.{format}', name: 'film_captions_as', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}', 'format' => 'srt|txt'])]
+    #[Route('/api/films/{id}/captions.{format}', name: 'film_captions_as', methods: ['GET'], requirements: ['id' => Requirement::UUID, 'format' => 'srt|txt'])]
     #[IsGranted(FilmVoter::WATCH, 'film')]
     public function captionsAs(#[MapEntity] FilmRecord $film, string $format, PlanMaker $plans): Response
     {

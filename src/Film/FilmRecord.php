@@ -15,6 +15,7 @@ use Symfony\Component\Uid\Uuid;
 /** A film, being made or made, from the story as it was when it was asked for: later edits do not touch it. */
 #[ORM\Entity]
 #[ORM\Table(name: 'film')]
+#[ORM\UniqueConstraint(name: 'film_once', columns: ['story_id', 'document_hash', 'size', 'container'], options: ['where' => "(((state)::text <> 'failed'::text) AND ((state)::text <> 'cancelled'::text))"])]
 class FilmRecord
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
@@ -29,8 +30,14 @@ class FilmRecord
     #[ORM\Column(length: 120)]
     public string $title;
 
+    /** The picture on the story's cover as it was. */
+    #[ORM\Column(length: 64, nullable: true)]
+    public ?string $cover;
+
     #[ORM\Column(type: 'text')]
     private string $document;
+
+    private ?Story $read = null;
 
     #[ORM\Column(length: 64)]
     public string $documentHash;
@@ -70,6 +77,7 @@ class FilmRecord
         $this->id = Uuid::v7();
         $this->revision = $story->revision;
         $this->title = $story->title;
+        $this->cover = $story->cover;
         $this->document = $story->document();
         $this->documentHash = hash('sha256', $this->document);
         $this->begunAt = Clock::now();
@@ -77,7 +85,7 @@ class FilmRecord
 
     public function story(): Story
     {
-        return Story::fromJson($this->document);
+        return $this->read ??= Story::fromJson($this->document);
     }
 
     public function video(): string

@@ -11,7 +11,7 @@ use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
 use Symfony\Component\Security\Core\Authorization\Voter\Voter;
 
 /**
- * A film is its maker's; once it is handed in, the class's teacher may watch it.
+ * A film is its maker's as long as its story is not deleted; once it is handed in, its maker and the class's teacher may watch it.
  *
  * @extends Voter<string, FilmRecord>
  */
@@ -34,13 +34,13 @@ final class FilmVoter extends Voter
             return false;
         }
 
-        return $subject->story->owner->is($user) || (self::WATCH === $attribute && $this->mayReview($user, $subject));
+        return ($subject->story->owner->is($user) && null === $subject->story->deletedAt) || (self::WATCH === $attribute && $this->isHandedIn($user, $subject));
     }
 
-    private function mayReview(User $user, FilmRecord $film): bool
+    private function isHandedIn(User $user, FilmRecord $film): bool
     {
         foreach ($this->entities->getRepository(HandIn::class)->findBy(['film' => $film]) as $handIn) {
-            if ($handIn->assignment->classroom->teacher->is($user)) {
+            if ($handIn->student->is($user) || $handIn->assignment->classroom->teacher->is($user)) {
                 return true;
             }
         }

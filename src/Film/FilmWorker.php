@@ -45,6 +45,7 @@ final class FilmWorker
     public function __construct(
         private readonly EntityManagerInterface $entities,
         private readonly Connection $database,
+        private readonly Films $films,
         private readonly PlanMaker $plans,
         private readonly StoreMakings $makings,
         private readonly Store $store,
@@ -67,7 +68,7 @@ final class FilmWorker
             }
         }
         // All of its orders are given, or none: a worker that dies in between leaves nothing half done.
-        $this->entities->wrapInTransaction(function () use ($film, $plan, $missing): void {
+        $this->films->whileUnderWay($film, function (FilmRecord $film) use ($plan, $missing): void {
             foreach ($missing as $segment) {
                 if (null === $this->entities->find(FilmSegment::class, ['film' => $film->id, 'name' => $segment->name])) {
                     $this->entities->persist(new FilmSegment($film, $segment->name, $segment->frames));
@@ -128,11 +129,13 @@ final class FilmWorker
         $segments = array_map(fn(Segment $s): array => [$this->store->near(FilmSegment::key($s->name)), $s->frames], Segments::of($plan, $format));
         $video = $this->store->once($film->video(), fn(string $new) => (new FilmJoiner())->join($plan, $format, $segments, $sound, $new, $scratch));
         $this->store->write($film->captions(), WebVtt::write($plan->cues, $plan->language));
-        $film->bytes = (int) filesize($video);
-        $film->framesDone = $film->frames;
-        $film->state = FilmState::Done;
-        $film->problem = null;
-        $this->entities->flush();
+        // Stopped meanwhile, it stays stopped.
+        $this->films->whileUnderWay($film, static function (FilmRecord $film) use ($video): void {
+            $film->bytes = (int) filesize($video);
+            $film->framesDone = $film->frames;
+            $film->state = FilmState::Done;
+            $film->problem = null;
+        });
     }
 
     /** When every try has failed, the film's owner is told, and may try again. */

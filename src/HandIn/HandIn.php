@@ -16,6 +16,8 @@ use Symfony\Component\Uid\Uuid;
 
 /** A film handed in to an assignment. The film holds the story as it was: what is handed in is frozen. */
 #[ORM\Entity]
+#[ORM\UniqueConstraint(name: 'hand_in_number', columns: ['story_id', 'number'])]
+#[ORM\UniqueConstraint(name: 'hand_in_film', columns: ['film_id'])]
 class HandIn
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
@@ -71,7 +73,7 @@ class HandIn
             'film' => (string) $this->film->id,
             'seconds' => $this->film->seconds,
             'story' => (string) $this->story->id,
-            'cover' => $this->story->cover,
+            'cover' => $this->film->cover,
             'remarks' => $this->remarks->map(static fn(Remark $r): array => $r->toArray())->getValues(),
         ];
     }

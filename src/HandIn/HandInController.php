@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\HandIn;
 
+use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\User;
 use Rhapsode\App\Classroom\Assignment;
@@ -15,10 +16,11 @@ use Rhapsode\App\Picture\PictureFiles;
 use Rhapsode\App\Shared\Body;
 use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Shared\Media;
-use Rhapsode\App\Shared\Problem;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
+use Rhapsode\Core\Edit\Refused;
 use Rhapsode\Core\Plan\PlannedSlide;
+use Rhapsode\Core\Shape\BadShape;
 use Rhapsode\Core\Story\Shape;
 use Rhapsode\Core\Timing\Rate;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
@@ -27,6 +29,7 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Core\Authorization\AuthorizationCheckerInterface;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -37,7 +40,7 @@ final readonly class HandInController
 {
     public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans) {}
 
-    #[Route('/api/assignments/{id}/handins', name: 'hand_in', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/api/assignments/{id}/handins', name: 'hand_in', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(AssignmentVoter::HAND_IN, 'assignment')]
     public function handIn(#[MapEntity] Assignment $assignment, #[CurrentUser] User $user, Request $request, AuthorizationCheckerInterface $access): JsonResponse
     {
@@ -46,26 +49,29 @@ final readonly class HandInController
         if (null === $film || !$access->isGranted(FilmVoter::OWN, $film)) {
             throw new AccessDeniedException();
         }
-        if (FilmState::Done !== $film->state) {
-            return new Problem(409, 'This film is not made yet.');
-        }
-        $earlier = $this->entities->getRepository(HandIn::class)->findBy(['story' => $film->story], ['number' => 'DESC']);
-        $last = $earlier[0] ?? null;
-        if (null !== $last && $last->film === $film) {
-            return new Problem(409, 'This very film is handed in already.');
-        }
-        if (null !== $last && HandInState::Accepted === $last->state) {
-            return new Problem(409, 'This story was accepted already.');
-        }
-        $handIn = new HandIn($assignment, $user, $film->story, $film, ($last->number ?? 0) + 1);
-        $this->entities->persist($handIn);
-        $this->entities->flush();
+        $handIn = $this->entities->wrapInTransaction(function () use ($assignment, $user, $film): HandIn {
+            // Two hand-ins of a story at once: one after the other.
+            $this->entities->refresh($film->story, LockMode::PESSIMISTIC_WRITE);
+            $earlier = $this->entities->getRepository(HandIn::class)->findBy(['story' => $film->story], ['number' => 'DESC']);
+            $last = $earlier[0] ?? null;
+            match (true) {
+                null !== $film->story->deletedAt => throw new AccessDeniedException(),
+                FilmState::Done !== $film->state => throw new Refused('This film is not made yet.'),
+                [] !== array_filter($earlier, static fn(HandIn $h): bool => $h->film === $film) => throw new Refused('This very film is handed in already.'),
+                HandInState::Accepted === $last?->state => throw new Refused('This story was accepted already.'),
+                default => null,
+            };
+            $handIn = new HandIn($assignment, $user, $film->story, $film, ($last->number ?? 0) + 1);
+            $this->entities->persist($handIn);
+
+            return $handIn;
+        });
 
         return new JsonResponse($handIn->toArray(), 201);
     }
 
     /** What was handed in to an assignment, as its teacher sees it: the newest of each story. */
-    #[Route('/api/assignments/{id}', name: 'assignment', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/api/assignments/{id}', name: 'assignment', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(AssignmentVoter::REVIEW, 'assignment')]
     public function assignment(#[MapEntity] Assignment $assignment): JsonResponse
     {
@@ -83,14 +89,14 @@ final readonly class HandInController
     }
 
     /** One hand-in with the film's slides, so that remarks stand beside them, and the earlier ones of the same story. */
-    #[Route('/api/handins/{id}', name: 'read_hand_in', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/api/handins/{id}', name: 'read_hand_in', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(HandInVoter::READ, 'handIn')]
     public function read(#[MapEntity] HandIn $handIn): JsonResponse
     {
         return new JsonResponse($this->whole($handIn));
     }
 
-    #[Route('/api/handins/{id}/cover.jpg', name: 'hand_in_cover', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/api/handins/{id}/cover.jpg', name: 'hand_in_cover', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(HandInVoter::READ, 'handIn')]
     public function cover(#[MapEntity] HandIn $handIn, PictureFiles $files, Store $store): Response
     {
@@ -103,59 +109,67 @@ final readonly class HandInController
         throw new NotFoundHttpException();
     }
 
-    #[Route('/api/handins/{id}/remarks', name: 'remark', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/api/handins/{id}/remarks', name: 'remark', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(HandInVoter::ANSWER, 'handIn')]
     public function remark(#[MapEntity] HandIn $handIn, #[CurrentUser] User $user, Request $request): JsonResponse
     {
         $body = Body::of($request);
-        if (HandInState::HandedIn !== $handIn->state) {
-            return new Problem(409, 'This film is answered already.');
-        }
         $frame = Rate::frames($body->number('seconds', 0, $handIn->film->seconds + 1));
+        $text = trim($body->text('text', 1000, min: 1));
         $slides = array_filter($this->plans->plan($handIn->film->story())->slides, static fn(PlannedSlide $s): bool => $s->start <= $frame);
         $at = end($slides);
-        $remark = new Remark($handIn, $user, $frame, false === $at ? '' : $at->id, trim($body->text('text', 1000, min: 1)));
-        $this->entities->persist($remark);
-        $this->entities->flush();
-        $this->entities->refresh($handIn);
+        $this->whileUnanswered($handIn, fn() => $this->entities->persist(new Remark($handIn, $user, $frame, false === $at ? '' : $at->id, $text)));
 
         return new JsonResponse($this->whole($handIn), 201);
     }
 
-    #[Route('/api/handins/{id}/remarks/{remark}', name: 'drop_remark', methods: ['DELETE'], requirements: ['id' => '[0-9a-f-]{36}', 'remark' => '[0-9a-f-]{36}'])]
+    #[Route('/api/handins/{id}/remarks/{remark}', name: 'drop_remark', methods: ['DELETE'], requirements: ['id' => Requirement::UUID, 'remark' => Requirement::UUID])]
     #[IsGranted(HandInVoter::ANSWER, 'handIn')]
     public function dropRemark(#[MapEntity] HandIn $handIn, string $remark): JsonResponse
     {
         $found = $this->entities->getRepository(Remark::class)->findOneBy(['id' => $remark, 'handIn' => $handIn]) ?? throw new NotFoundHttpException();
-        if (HandInState::HandedIn !== $handIn->state) {
-            return new Problem(409, 'This film is answered already.');
-        }
-        $this->entities->remove($found);
-        $this->entities->flush();
-        $this->entities->refresh($handIn);
+        $this->whileUnanswered($handIn, fn() => $this->entities->remove($found));
 
         return new JsonResponse($this->whole($handIn));
     }
 
-    #[Route('/api/handins/{id}/answer', name: 'answer', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/api/handins/{id}/answer', name: 'answer', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(HandInVoter::ANSWER, 'handIn')]
     public function answer(#[MapEntity] HandIn $handIn, Request $request): JsonResponse
     {
         $body = Body::of($request);
         $state = $body->choice('state', HandInState::class);
-        if (HandInState::HandedIn === $state || HandInState::HandedIn !== $handIn->state) {
-            return new Problem(409, 'This film is answered already.');
-        }
         $said = trim($body->text('answer', 2000, ''));
-        if (HandInState::Returned === $state && '' === $said) {
-            return new Problem(422, 'Say in a sentence what should be mended.');
+        if (HandInState::HandedIn === $state) {
+            throw new BadShape('An answer returns the film or accepts it.');
         }
-        $handIn->state = $state;
-        $handIn->answer = $said;
-        $handIn->answeredAt = Clock::now();
-        $this->entities->flush();
+        if (HandInState::Returned === $state && '' === $said) {
+            throw new BadShape('Say in a sentence what should be mended.');
+        }
+        $this->whileUnanswered($handIn, static function () use ($handIn, $state, $said): void {
+            $handIn->state = $state;
+            $handIn->answer = $said;
+            $handIn->answeredAt = Clock::now();
+        });
 
         return new JsonResponse($this->whole($handIn));
+    }
+
+    /**
+     * @param \Closure(): void $change
+     *
+     * @throws Refused when it was answered before that, if only a moment ago
+     */
+    private function whileUnanswered(HandIn $handIn, \Closure $change): void
+    {
+        $this->entities->wrapInTransaction(function () use ($handIn, $change): void {
+            $this->entities->refresh($handIn, LockMode::PESSIMISTIC_WRITE);
+            if (HandInState::HandedIn !== $handIn->state) {
+                throw new Refused('This film is answered already.');
+            }
+            $change();
+        });
+        $this->entities->refresh($handIn);
     }
 
     /** @return array<string, mixed> */

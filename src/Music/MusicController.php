@@ -6,6 +6,7 @@ namespace Rhapsode\App\Music;
 
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Store;
+use Rhapsode\App\Shared\Turnstile;
 use Rhapsode\App\Story\Stories;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Story\StoryView;
@@ -22,15 +23,16 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 use Symfony\Component\Uid\Uuid;
 
 /** Music for beds. It belongs to the story whose document holds it. */
-#[Route('/api/stories/{id}/music', requirements: ['id' => '[0-9a-f-]{36}'])]
+#[Route('/api/stories/{id}/music', requirements: ['id' => Requirement::UUID])]
 #[IsGranted(StoryVoter::OWN, 'story')]
 final readonly class MusicController
 {
-    public function __construct(private Store $store, private Stories $stories, private StoryView $view) {}
+    public function __construct(private Store $store, private Turnstile $turnstile, private Stories $stories, private StoryView $view) {}
 
     /** Takes one file in and lays it under the whole story. */
     #[Route('', name: 'add_music', methods: ['POST'])]
@@ -42,11 +44,15 @@ final readonly class MusicController
         }
         $name = mb_substr(basename(str_replace('\\', '/', $file->getClientOriginalName())), 0, 200);
         $id = (string) Uuid::v7();
-        $scratch = new Scratch();
-        $measured = (new MusicPreparer())->prepare($file->getPathname(), $scratch->folder);
-        foreach ([MeasuredMusic::FULL, MeasuredMusic::LIGHT] as $part) {
-            $this->store->once("music/{$id}/{$part}", static fn(string $to): bool => copy($scratch->path($part), $to));
-        }
+        $measured = $this->turnstile->through((string) $story->owner->id, "music {$id}", function () use ($file, $id): MeasuredMusic {
+            $scratch = new Scratch();
+            $measured = (new MusicPreparer())->prepare($file->getPathname(), $scratch->folder);
+            foreach ([MeasuredMusic::FULL, MeasuredMusic::LIGHT] as $part) {
+                $this->store->once("music/{$id}/{$part}", static fn(string $to): bool => copy($scratch->path($part), $to));
+            }
+
+            return $measured;
+        });
         $music = $measured->music($id, '' === $name || !mb_check_encoding($name, 'UTF-8') ? 'music' : $name);
         $this->stories->edit($story, [new AddMusic($music, (string) Uuid::v7())], null);
 
@@ -54,7 +60,7 @@ final readonly class MusicController
     }
 
     /** The music as it is heard in the page. */
-    #[Route('/{music}.ogg', name: 'music', methods: ['GET'], requirements: ['music' => '[0-9a-f-]{36}'])]
+    #[Route('/{music}.ogg', name: 'music', methods: ['GET'], requirements: ['music' => Requirement::UUID])]
     public function show(#[MapEntity] StoryRecord $story, string $music): Response
     {
         return isset($story->story()->music[$music]) ? Media::of($this->store, "music/{$music}/" . MeasuredMusic::LIGHT, 'audio/ogg') : throw new NotFoundHttpException();

@@ -7,6 +7,7 @@ namespace Rhapsode\App\Picture;
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Store;
+use Rhapsode\App\Shared\Turnstile;
 use Rhapsode\App\Story\Stories;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Story\StoryView;
@@ -26,9 +27,10 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
-#[Route('/api/stories/{id}/pictures', requirements: ['id' => '[0-9a-f-]{36}'])]
+#[Route('/api/stories/{id}/pictures', requirements: ['id' => Requirement::UUID])]
 #[IsGranted(StoryVoter::OWN, 'story')]
 final readonly class PictureController
 {
@@ -38,6 +40,7 @@ final readonly class PictureController
         private Stories $stories,
         private StoryView $view,
         private Store $store,
+        private Turnstile $turnstile,
         #[Autowire('%kernel.project_dir%')]
         private string $projectFolder,
     ) {}
@@ -56,8 +59,21 @@ final readonly class PictureController
         $fields = Fields::of(['slide' => $request->request->get('slide'), 'after' => array_values(array_filter(explode(',', (string) $request->request->get('after'))))]);
         $slide = $fields->id('slide');
         $hash = (string) hash_file('sha256', $file->getPathname());
+
+        return $this->turnstile->through((string) $story->owner->id, "picture {$story->id} {$hash}", fn(): JsonResponse => $this->takeIn($story, $file, $hash, $slide, $fields->ids('after')));
+    }
+
+    /** @param list<string> $places the slides it should follow, the nearest first */
+    private function takeIn(StoryRecord $story, UploadedFile $file, string $hash, string $slide, array $places): JsonResponse
+    {
         $known = $this->entities->getRepository(PictureRecord::class)->findOneBy(['story' => $story, 'hash' => $hash]);
+        $this->entities->refresh($story);
         if (null !== $known && isset($story->story()->pictures[(string) $known->id])) {
+            if ($story->story()->slide($slide)?->picture === (string) $known->id) {
+                // It was taken in, and only the answer was lost on its way.
+                return new JsonResponse(['picture' => (string) $known->id, 'story' => $this->view->of($story)], 201);
+            }
+
             return new JsonResponse(['same' => (string) $known->id, 'file' => $known->file]);
         }
         $name = mb_substr(basename(str_replace('\\', '/', $file->getClientOriginalName())), 0, 200);
@@ -69,7 +85,7 @@ final readonly class PictureController
         $this->entities->flush();
         $after = null;
         $there = $story->story();
-        foreach ($fields->ids('after') as $candidate) {
+        foreach ($places as $candidate) {
             if (null !== $there->indexOf($candidate)) {
                 $after = $candidate;
                 break;
@@ -80,7 +96,7 @@ final readonly class PictureController
         return new JsonResponse(['picture' => $id, 'story' => $this->view->of($story)], 201);
     }
 
-    #[Route('/{picture}/{rendition}.jpg', name: 'picture', methods: ['GET'], requirements: ['picture' => '[0-9a-f-]{36}', 'rendition' => 'full|whole|thumb'])]
+    #[Route('/{picture}/{rendition}.jpg', name: 'picture', methods: ['GET'], requirements: ['picture' => Requirement::UUID, 'rendition' => 'full|whole|thumb|whole-thumb'])]
     public function show(#[MapEntity] StoryRecord $story, string $picture, string $rendition): Response
     {
         $document = $story->story();

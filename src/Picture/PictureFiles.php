@@ -14,6 +14,9 @@ use Rhapsode\Studio\Picture\WholePicture;
 /** The files of prepared pictures, by the picture's id. */
 final readonly class PictureFiles
 {
+    /** A picture shown whole on its ground, small. */
+    public const WHOLE_THUMB = 'whole-thumb';
+
     public function __construct(private Store $store) {}
 
     /** Where a picture is prepared; share() it when that is done. */
@@ -39,11 +42,12 @@ final readonly class PictureFiles
     /** @return string the key of a rendition, made if need be */
     public function key(string $id, string $rendition, Shape $shape): string
     {
-        if (Image::WHOLE !== $rendition) {
+        if (Image::WHOLE !== $rendition && self::WHOLE_THUMB !== $rendition) {
             return "pictures/{$id}/" . ('thumb' === $rendition ? PreparedPicture::THUMB : PreparedPicture::FULL);
         }
-        $key = "pictures/{$id}/whole-" . str_replace(':', 'x', $shape->value) . '.jpg';
-        $this->store->once($key, fn(string $new) => WholePicture::make($this->store->near("pictures/{$id}/" . PreparedPicture::FULL), $new, $shape));
+        [$name, $from, $shorter] = Image::WHOLE === $rendition ? ['whole', PreparedPicture::FULL, WholePicture::SHORTER] : ['whole-thumb', PreparedPicture::THUMB, WholePicture::SHORTER_THUMB];
+        $key = "pictures/{$id}/{$name}-" . str_replace(':', 'x', $shape->value) . '.jpg';
+        $this->store->once($key, fn(string $new) => WholePicture::make($this->store->near("pictures/{$id}/{$from}"), $new, $shape, $shorter));
 
         return $key;
     }

@@ -8,12 +8,17 @@ use Rhapsode\Core\Shape\BadShape;
 use Rhapsode\Core\Shape\Fields;
 use Symfony\Component\HttpFoundation\Request;
 
-/** Reads a request's JSON. */
+/** Reads a request's JSON. What decoding takes is a multiple of its bytes, so these are few. */
 final class Body
 {
+    public const MOST_BYTES = 1_000_000;
+
     /** @throws BadShape */
-    public static function of(Request $request): Fields
+    public static function of(Request $request, int $mostBytes = self::MOST_BYTES): Fields
     {
+        if (\strlen($request->getContent()) > $mostBytes) {
+            throw new BadShape('This is too much at once.');
+        }
         try {
             return Fields::of(json_decode($request->getContent(), true, 16, \JSON_THROW_ON_ERROR));
         } catch (\JsonException) {

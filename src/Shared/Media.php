@@ -10,15 +10,16 @@ use Symfony\Component\HttpFoundation\Response;
 /** Sends a file of the store after the application's own check: nginx does the sending (X-Accel-Redirect). */
 final class Media
 {
-    public static function of(Store $store, string $key, string $type, ?string $download = null, bool $forGood = true): Response
+    public static function of(Store $store, string $key, string $type, ?string $download = null): Response
     {
         $store->fetch($key);
         $response = new Response('', 200, [
             'X-Accel-Redirect' => '/_store/' . $key,
             'Content-Type' => $type,
             'Content-Security-Policy' => "default-src 'none'",
-            // Only the reader's own browser may keep it.
-            'Cache-Control' => $forGood ? 'private, max-age=31536000, immutable' : 'private, no-cache',
+            // Only the reader's own browser may keep it, and asks each time whether it may still be shown: the next pupil at the
+            // same computer may not see it. nginx answers 304 by its ETag.
+            'Cache-Control' => 'private, no-cache',
         ]);
         if (null !== $download) {
             $response->headers->set('Content-Disposition', self::attachment($download));

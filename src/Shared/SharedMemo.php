@@ -19,7 +19,10 @@ final class SharedMemo implements Memo
         $known = apcu_fetch('plan ' . $key, $found);
         if (!$found) {
             $known = $make();
-            apcu_store('plan ' . $key, $known, self::SECONDS);
+            // That there is nothing may be otherwise a moment later.
+            if (null !== $known) {
+                apcu_store('plan ' . $key, $known, self::SECONDS);
+            }
         }
 
         return $known;

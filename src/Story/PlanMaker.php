@@ -8,13 +8,26 @@ use Rhapsode\App\Picture\PictureFiles;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Words\LightMap;
 
-/** Plans a story with what the store knows of its pictures' light. */
+/** Plans a story with what the store knows of its pictures' light: once, however many ask. */
 final readonly class PlanMaker
 {
-    public function __construct(private Planner $planner, private PictureFiles $pictures) {}
+    /** @var \WeakMap<Story, Plan> */
+    private \WeakMap $made;
+
+    public function __construct(private Planner $planner, private PictureFiles $pictures)
+    {
+        $this->made = new \WeakMap();
+    }
 
     public function plan(Story $story): Plan
+    {
+        return $this->made[$story] ??= $this->planner->plan($story, $this->lights($story));
+    }
+
+    /** @return array<string, LightMap> */
+    private function lights(Story $story): array
     {
         $lights = [];
         foreach ($story->slides as $slide) {
@@ -24,7 +37,6 @@ final readonly class PlanMaker
             }
         }
 
-        return $this->planner->plan($story, array_filter($lights));
+        return array_filter($lights);
     }
-
 }

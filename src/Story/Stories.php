@@ -26,9 +26,8 @@ final readonly class Stories
     public function edit(StoryRecord $record, array $edits, ?int $revision): void
     {
         $this->changing($record, $revision, function (Story $story) use ($record, $edits): Story {
-            $new = array_reduce($edits, static fn(Story $s, Edit $edit): Story => $edit->apply($s), $story);
             // What edits put together must be a story too.
-            $new = Story::fromJson($new->toJson());
+            $new = array_reduce($edits, static fn(Story $s, Edit $edit): Story => $edit->apply($s), $story)->checked();
             $change = Change::between($story, $new);
             if (!$change->isNothing()) {
                 $this->entities->getConnection()->executeStatement('UPDATE story_change SET superseded = true WHERE story_id = ? AND undone AND NOT superseded', [(string) $record->id]);

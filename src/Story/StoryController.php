@@ -23,6 +23,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Core\Authorization\AuthorizationCheckerInterface;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -56,14 +57,14 @@ final readonly class StoryController
         return new JsonResponse($this->view->of($record), 201);
     }
 
-    #[Route('/{id}', name: 'story', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/{id}', name: 'story', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
     public function show(#[MapEntity] StoryRecord $story): JsonResponse
     {
         return new JsonResponse($this->view->of($story));
     }
 
-    #[Route('/{id}', name: 'delete_story', methods: ['DELETE'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/{id}', name: 'delete_story', methods: ['DELETE'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
     public function delete(#[MapEntity] StoryRecord $story): Response
     {
@@ -74,7 +75,7 @@ final readonly class StoryController
     }
 
     /** What was deleted by mistake comes back. */
-    #[Route('/{id}/restore', name: 'restore_story', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/{id}/restore', name: 'restore_story', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     public function restore(#[MapEntity] StoryRecord $story, #[CurrentUser] User $user): Response
     {
         if (!$story->owner->is($user)) {
@@ -86,7 +87,7 @@ final readonly class StoryController
         return new Response('', 204);
     }
 
-    #[Route('/{id}/edits', name: 'edit_story', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/{id}/edits', name: 'edit_story', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
     public function edit(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
     {
@@ -100,7 +101,7 @@ final readonly class StoryController
     }
 
     /** @throws Refused */
-    #[Route('/{id}/undo', name: 'undo', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/{id}/undo', name: 'undo', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
     public function undo(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
     {
@@ -110,7 +111,7 @@ final readonly class StoryController
     }
 
     /** @throws Refused */
-    #[Route('/{id}/redo', name: 'redo', methods: ['POST'], requirements: ['id' => '[0-9a-f-]{36}'])]
+    #[Route('/{id}/redo', name: 'redo', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
     public function redo(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
     {
@@ -120,19 +121,14 @@ final readonly class StoryController
     }
 
     /** The words of a slide as the film will have them, by the hash that the plan names. */
-    #[Route('/{id}/words/{hash}.png', name: 'words', methods: ['GET'], requirements: ['id' => '[0-9a-f-]{36}', 'hash' => '[0-9a-f]{24}'])]
+    #[Route('/{id}/words/{hash}.png', name: 'words', methods: ['GET'], requirements: ['id' => Requirement::UUID, 'hash' => '[0-9a-f]{24}'])]
     #[IsGranted(StoryVoter::OWN, 'story')]
-    public function words(#[MapEntity] StoryRecord $story, string $hash, PlanMaker $plans, StoreMakings $makings, Store $store): Response
+    public function words(#[MapEntity] StoryRecord $story, string $hash, DrawnWords $drawn, StoreMakings $makings, Store $store): Response
     {
-        foreach ($plans->plan($story->story())->slides as $slide) {
-            if ($slide->words->hash() === $hash) {
-                $makings->words($slide->words, self::WORDS_HEIGHT);
+        $words = $drawn->find($story, $hash) ?? throw new NotFoundHttpException();
+        $makings->words($words, self::WORDS_HEIGHT);
 
-                return Media::of($store, StoreMakings::wordsKey($slide->words, self::WORDS_HEIGHT), 'image/png');
-            }
-        }
-
-        throw new NotFoundHttpException();
+        return Media::of($store, StoreMakings::wordsKey($words, self::WORDS_HEIGHT), 'image/png');
     }
 
     /** The revision that a change was made on: never overwrite unseen work (RFC 9110, If-Match). */

@@ -39,6 +39,10 @@ class StoryRecord
     #[ORM\Column(type: 'text')]
     private string $document;
 
+    /** The document as it was read last, and what it was read from. */
+    private ?Story $read = null;
+    private string $readFrom = '';
+
     #[ORM\Column(type: 'datetime_immutable')]
     public \DateTimeImmutable $begunAt;
 
@@ -62,7 +66,12 @@ class StoryRecord
 
     public function story(): Story
     {
-        return Story::fromJson($this->document);
+        if (null === $this->read || $this->readFrom !== $this->document) {
+            $this->read = Story::fromJson($this->document);
+            $this->readFrom = $this->document;
+        }
+
+        return $this->read;
     }
 
     public function document(): string
@@ -72,7 +81,8 @@ class StoryRecord
 
     public function write(Story $story): void
     {
-        $this->document = $story->toJson();
+        $this->document = $this->readFrom = $story->toJson();
+        $this->read = $story;
         $this->title = $story->title;
         $this->slides = \count($story->slides);
         $pictures = array_filter(array_map(static fn($slide) => $slide->picture, $story->slides));

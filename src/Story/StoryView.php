@@ -15,13 +15,14 @@ use Rhapsode\Core\Story\Slide;
 /** A story as its owner's page gets it: the document, the plan, what Proof finds, and what hangs on it. */
 final readonly class StoryView
 {
-    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans, private Stories $stories) {}
+    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans, private Stories $stories, private DrawnWords $drawn) {}
 
     /** @return array<string, mixed> */
     public function of(StoryRecord $record): array
     {
         $story = $record->story();
         $plan = $this->plans->plan($story);
+        $this->drawn->remember($record);
         $chosen = array_filter(array_map(static fn(Slide $s): ?string => $s->take, $story->slides));
         $waveforms = [];
         foreach ($this->entities->getRepository(TakeRecord::class)->findBy(['id' => array_values($chosen)]) as $take) {

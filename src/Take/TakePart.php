@@ -6,7 +6,7 @@ namespace Rhapsode\App\Take;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** A part of a recording that the server holds. */
+/** A part of a recording that the server holds. Its file is named by what it holds: another part of the same number never touches it. */
 #[ORM\Entity]
 class TakePart
 {
@@ -20,6 +20,17 @@ class TakePart
     ) {}
 
     public function key(): string
+    {
+        return self::keyOf($this->take, $this->number, $this->hash);
+    }
+
+    public static function keyOf(TakeRecord $take, int $number, string $hash): string
+    {
+        return \sprintf('takes/%s/part-%05d-%s', $take->id, $number, substr($hash, 0, 16));
+    }
+
+    /** As parts were named before: what was acknowledged then is still there. */
+    public function earlierKey(): string
     {
         return \sprintf('takes/%s/part-%05d', $this->take->id, $this->number);
     }

@@ -9,7 +9,7 @@ use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
 use Symfony\Component\Security\Core\Authorization\Voter\Voter;
 
 /**
- * A recording belongs to the story's owner.
+ * A recording belongs to the story's owner, as long as the story is not deleted.
  *
  * @extends Voter<string, TakeRecord>
  */
@@ -26,6 +26,6 @@ final class TakeVoter extends Voter
     {
         $user = $token->getUser();
 
-        return $user instanceof User && $subject->story->owner->is($user);
+        return $user instanceof User && $subject->story->owner->is($user) && null === $subject->story->deletedAt;
     }
 }

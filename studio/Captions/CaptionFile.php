@@ -21,6 +21,9 @@ use Rhapsode\Studio\Tool\Unreadable;
 final class CaptionFile
 {
     public const MOST_BYTES = 2_000_000;
+    /** Bytes: many times what anybody reads in one line of captions, and what a whole spoken hour is as one paragraph. */
+    private const LONGEST_CAPTION = 8_000;
+    private const LONGEST_PARAGRAPH = 80_000;
 
     /** Whether the text has times in it; without them it is a plain transcript. */
     public static function isTimed(string $text): bool
@@ -44,7 +47,13 @@ final class CaptionFile
             throw new Unreadable('This file holds no text.');
         }
 
-        return str_replace(["\u{FEFF}", "\r\n", "\r"], ['', "\n", "\n"], mb_convert_encoding($bytes, 'UTF-8', $encoding));
+        $text = str_replace(["\u{FEFF}", "\r\n", "\r"], ['', "\n", "\n"], mb_convert_encoding($bytes, 'UTF-8', $encoding));
+        $longest = max([0, ...array_map(strlen(...), explode("\n", $text))]);
+        if ($longest > (self::isTimed($text) ? self::LONGEST_CAPTION : self::LONGEST_PARAGRAPH)) {
+            throw new Unreadable('A line of this file is far too long for captions. Check that it is the right file.');
+        }
+
+        return $text;
     }
 
     /** Without the styles that both formats know; any other angle brackets are what somebody says. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Film;
 
+use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
 
 /** A running ffmpeg that takes frames on its standard input. */
@@ -24,7 +25,7 @@ final class Encoder
     public function __construct(array $command)
     {
         $this->errors = tmpfile() ?: throw new ToolFailed('The disk is full.');
-        $process = proc_open($command, [['pipe', 'r'], ['file', '/dev/null', 'w'], $this->errors], $pipes);
+        $process = proc_open($command, [['pipe', 'r'], ['file', '/dev/null', 'w'], $this->errors], $pipes, null, Tool::environment());
         if (!\is_resource($process) || !\is_resource($pipes[0] ?? null)) {
             throw new ToolFailed('ffmpeg cannot be started.');
         }

@@ -9,18 +9,23 @@ use Rhapsode\Core\Story\Shape;
 /** A picture shown whole, on a ground made from itself: enlarged to fill, blurred and darkened. */
 final class WholePicture
 {
-    private const SHORTER = 1080;
+    public const SHORTER = 1080;
+    public const SHORTER_THUMB = 270;
 
-    /** @param string $full a prepared picture */
-    public static function make(string $full, string $to, Shape $shape): void
+    /**
+     * @param string $full    a prepared picture
+     * @param int    $shorter pixels of the shorter side
+     */
+    public static function make(string $full, string $to, Shape $shape, int $shorter = self::SHORTER): void
     {
-        $height = $shape->height(self::SHORTER);
+        $height = $shape->height($shorter);
         $width = $shape->width($height);
         $picture = new \Imagick();
         $picture->readImageBlob((string) file_get_contents($full));
         $ground = clone $picture;
-        // Blurred at a fortieth of the size: the same look for a hundredth of the work.
-        $ground->cropThumbnailImage((int) ceil($width / 20), (int) ceil($height / 20));
+        // Blurred at a small size, always the same: the same look for a hundredth of the work.
+        $small = self::SHORTER / $shorter / 20;
+        $ground->cropThumbnailImage((int) ceil($width * $small), (int) ceil($height * $small));
         $ground->blurImage(0, 2.2);
         $ground->resizeImage($width, $height, \Imagick::FILTER_CUBIC, 1);
         $ground->evaluateImage(\Imagick::EVALUATE_MULTIPLY, 0.5);

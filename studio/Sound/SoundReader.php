@@ -15,6 +15,12 @@ final class SoundReader
 {
     public const MOST_BYTES = 400_000_000;
     private const MOST_SECONDS = 4 * 3600;
+    /** Hertz. Below a telephone's rate no voice is understood; above 192 kHz nobody records (common practice). */
+    private const LEAST_RATE = 8_000;
+    private const MOST_RATE = 192_000;
+    private const MOST_CHANNELS = 8;
+    private const MOST_STREAMS = 16;
+    private const BROKEN = 'This sound is broken and cannot be played. Try to save it again, or take it from where it came.';
 
     /** @throws Unreadable in one sentence when it is no sound, empty, broken, or too large */
     public static function kind(string $path): SoundKind
@@ -42,6 +48,7 @@ final class SoundReader
      */
     public static function toFlac(string $path, SoundKind $kind, string $flac, string $channels, string $filter = ''): int
     {
+        self::probe($path, $kind);
         try {
             // A browser's recording may leave gaps when the machine was busy: the container's times are right.
             Tool::ffmpeg([
@@ -50,7 +57,7 @@ final class SoundReader
                 '-map_metadata', '-1', '-fflags', '+bitexact', '-f', 'flac', Tool::file($flac),
             ], 600);
         } catch (ToolFailed) {
-            throw new Unreadable('This sound is broken and cannot be played. Try to save it again, or take it from where it came.');
+            throw new Unreadable(self::BROKEN);
         }
         $samples = self::samples($flac);
         if ($samples < Rate::SAMPLES / 10) {
@@ -58,6 +65,33 @@ final class SoundReader
         }
 
         return $samples;
+    }
+
+    /**
+     * Looks at what a file says of itself before anything is decoded: one that says 1 Hz becomes hours of sound.
+     *
+     * @throws Unreadable
+     */
+    private static function probe(string $path, SoundKind $kind): void
+    {
+        try {
+            [$said] = Tool::run(['ffprobe', '-v', 'error', '-protocol_whitelist', 'file,pipe', '-f', $kind->value, '-show_entries', 'stream=codec_type,sample_rate,channels:format=duration,nb_streams', '-of', 'json', Tool::file($path)], 20);
+            /** @var array{streams?: list<array{codec_type?: string, sample_rate?: string, channels?: int}>, format?: array{duration?: string, nb_streams?: int}} $told */
+            $told = json_decode($said, true, 8, \JSON_THROW_ON_ERROR);
+        } catch (ToolFailed|\JsonException) {
+            throw new Unreadable(self::BROKEN);
+        }
+        $sounds = array_values(array_filter($told['streams'] ?? [], static fn(array $stream): bool => 'audio' === ($stream['codec_type'] ?? '')));
+        if ([] === $sounds || \count($told['streams'] ?? []) > self::MOST_STREAMS) {
+            throw new Unreadable([] === $sounds ? 'There is no sound in this file.' : self::BROKEN);
+        }
+        $rate = (int) ($sounds[0]['sample_rate'] ?? 0);
+        if ($rate < self::LEAST_RATE || $rate > self::MOST_RATE || ($sounds[0]['channels'] ?? 0) > self::MOST_CHANNELS) {
+            throw new Unreadable(\sprintf('This sound says that it has %d Hz and %d channels; %d to %d Hz and up to %d channels can be read. Save it again as WAV or MP3.', $rate, $sounds[0]['channels'] ?? 0, self::LEAST_RATE, self::MOST_RATE, self::MOST_CHANNELS));
+        }
+        if ((float) ($told['format']['duration'] ?? 0) > self::MOST_SECONDS) {
+            throw new Unreadable('This sound is longer than four hours. Cut it, and bring in the part that you need.');
+        }
     }
 
     /** @throws ToolFailed */
@@ -76,16 +110,22 @@ final class SoundReader
      */
     public static function levels(string $path, SoundKind $kind = SoundKind::Flac): array
     {
-        [$out] = Tool::ffmpeg([
-            '-v', 'error', '-f', $kind->value, '-i', Tool::file($path), '-map', '0:a:0',
+        $rms = $peaks = [];
+        // Silence is said to be -inf.
+        $read = static fn(string $decibels): float => is_numeric($decibels) ? max(-200.0, (float) $decibels) : -200.0;
+        Tool::lines([
+            ...Tool::FFMPEG, '-v', 'error', '-f', $kind->value, '-i', Tool::file($path), '-map', '0:a:0', '-t', (string) self::MOST_SECONDS,
             '-af', 'asetnsamples=n=' . Trim::WINDOW . ':p=1,astats=metadata=1:reset=1:measure_perchannel=none:measure_overall=RMS_level+Peak_level,ametadata=mode=print:file=-',
             '-f', 'null', '-',
-        ], 600);
-        preg_match_all('/RMS_level=(\S+)/', $out, $rms);
-        preg_match_all('/Peak_level=(\S+)/', $out, $peaks);
-        $read = static fn(string $value): float => is_numeric($value) ? max(-200.0, (float) $value) : -200.0;
+        ], static function (string $line) use (&$rms, &$peaks, $read): void {
+            if (str_contains($line, 'RMS_level=')) {
+                $rms[] = $read(substr($line, (int) strpos($line, '=') + 1));
+            } elseif (str_contains($line, 'Peak_level=')) {
+                $peaks[] = $read(substr($line, (int) strpos($line, '=') + 1));
+            }
+        }, 600);
 
-        return [array_map($read, $rms[1]), array_map($read, $peaks[1])];
+        return [$rms, $peaks];
     }
 
     /**

@@ -18,7 +18,8 @@ final class AliveDriver extends AbstractDriverMiddleware
         for ($try = 1; ; ++$try) {
             try {
                 $connection = parent::connect($params);
-                $connection->exec('SELECT 1');
+                // What an earlier request could not give back, since it was ended, is given back with the sign of life.
+                $connection->exec('SELECT pg_advisory_unlock_all()');
 
                 return $connection;
             } catch (Exception $problem) {
