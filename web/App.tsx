@@ -1,12 +1,14 @@
 import { lazy, Suspense } from 'react';
 import { I18nProvider } from 'react-aria-components';
-import { Navigate, Route, Routes } from 'react-router';
+import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { useSession } from './account/session';
 import { SignIn } from './account/SignIn';
 import { Unsent } from './booth/Unsent';
 import { Desk } from './desk/Desk';
+import { Boundary } from './parts/Boundary';
 import { Soft } from './parts/controls';
 import { Page } from './parts/Page';
+import { useUnsaved } from './story/useUnsaved';
 
 const ScriptPage = lazy(() => import('./script/ScriptPage'));
 const BoothPage = lazy(() => import('./booth/BoothPage'));
@@ -16,6 +18,8 @@ const ReviewPage = lazy(() => import('./classroom/ReviewPage'));
 
 export function App() {
   const { person } = useSession();
+  const { pathname } = useLocation();
+  useUnsaved();
   if (person === undefined) return null;
   if (person === null) return <SignIn />;
   return (
@@ -28,15 +32,17 @@ export function App() {
           </Page>
         }
       >
-        <Routes>
-          <Route path="/" element={<Desk />} />
-          <Route path="/stories/:id" element={<ScriptPage />} />
-          <Route path="/stories/:id/booth" element={<BoothPage />} />
-          <Route path="/stories/:id/film" element={<FilmPage />} />
-          <Route path="/assignments/:id" element={<AssignmentPage />} />
-          <Route path="/handins/:id" element={<ReviewPage />} />
-          <Route path="*" element={<Navigate to="/" replace />} />
-        </Routes>
+        <Boundary place="This page" resetOn={[pathname]}>
+          <Routes>
+            <Route path="/" element={<Desk />} />
+            <Route path="/stories/:id" element={<ScriptPage />} />
+            <Route path="/stories/:id/booth" element={<BoothPage />} />
+            <Route path="/stories/:id/film" element={<FilmPage />} />
+            <Route path="/assignments/:id" element={<AssignmentPage />} />
+            <Route path="/handins/:id" element={<ReviewPage />} />
+            <Route path="*" element={<Navigate to="/" replace />} />
+          </Routes>
+        </Boundary>
       </Suspense>
     </I18nProvider>
   );

@@ -4,7 +4,9 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { SessionProvider } from './account/session';
 import { Refusal } from './api/client';
+import { reportTheRest } from './api/trouble';
 import { App } from './App';
+import { Boundary } from './parts/Boundary';
 import { Notices } from './parts/notices';
 import { GlobalStyle } from './theme/global';
 
@@ -14,6 +16,7 @@ const queries = new QueryClient({
   },
 });
 
+reportTheRest();
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
     <GlobalStyle />
@@ -21,7 +24,9 @@ createRoot(document.getElementById('root') as HTMLElement).render(
       <BrowserRouter>
         <SessionProvider>
           <Notices>
-            <App />
+            <Boundary place="The page">
+              <App />
+            </Boundary>
           </Notices>
         </SessionProvider>
       </BrowserRouter>

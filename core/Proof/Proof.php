@@ -29,7 +29,7 @@ final class Proof
     /** Characters a second that a viewer reads without haste (common practice in subtitling: 15 to 17). */
     public const READING = 15.0;
 
-    /** @return list<Finding> in the order of the slides, the story's own first */
+    /** @return list<Finding> each said once, with its slides: what must be mended first, then in the order of the story */
     public static function read(Story $story, Plan $plan, ?LengthWanted $wanted = null): array
     {
         $findings = self::whole($story, $plan, $wanted);
@@ -38,38 +38,38 @@ final class Proof
             array_push($findings, ...self::pictureOf($story, $slide, $label), ...self::wordsOf($plan, $slide, $i, $label), ...self::voiceOf($story, $slide, $label));
         }
 
-        return $findings;
+        return Finding::gather($findings);
     }
 
-    /** @return list<Finding> */
+    /** @return list<Flaw> */
     private static function whole(Story $story, Plan $plan, ?LengthWanted $wanted): array
     {
         $findings = [];
         $shown = array_filter($story->slides, static fn(Slide $s): bool => SlideKind::Picture === $s->kind);
         if ([] === $shown) {
-            return [new Finding(Level::Must, 'no-pictures', 'The story has no pictures yet. Bring some in.')];
+            return [new Flaw(Level::Must, 'no-pictures', 'The story has no pictures yet. Bring some in.')];
         }
         if (SlideKind::Title !== $story->slides[0]->kind) {
-            $findings[] = new Finding(Level::Should, 'no-title', 'The story does not open with a title slide.', $story->slides[0]->id);
+            $findings[] = new Flaw(Level::Should, 'no-title', 'The story does not open with a title slide.', $story->slides[0]->id);
         }
         if (null !== $wanted) {
             $seconds = $plan->seconds();
             if ($seconds < $wanted->least) {
-                $findings[] = new Finding(Level::Must, 'too-short', \sprintf('The film is %s long, and the assignment asks for at least %s.', self::clock($seconds), self::clock($wanted->least)));
+                $findings[] = new Flaw(Level::Must, 'too-short', \sprintf('The film is %s long, and the assignment asks for at least %s.', self::clock($seconds), self::clock($wanted->least)));
             } elseif ($seconds > $wanted->most) {
-                $findings[] = new Finding(Level::Must, 'too-long', \sprintf('The film is %s long, and the assignment allows at most %s.', self::clock($seconds), self::clock($wanted->most)));
+                $findings[] = new Flaw(Level::Must, 'too-long', \sprintf('The film is %s long, and the assignment allows at most %s.', self::clock($seconds), self::clock($wanted->most)));
             }
         }
 
         $kinds = array_unique(array_map(static fn(Slide $s): string => $s->join->kind->value, array_filter($story->slides, static fn(Slide $s): bool => JoinKind::Cut !== $s->join->kind)));
         if (\count($kinds) > self::MOST_JOINS) {
-            $findings[] = new Finding(Level::Should, 'many-joins', \sprintf('The film joins its slides in %d different ways. At most three look calm.', \count($kinds)));
+            $findings[] = new Flaw(Level::Should, 'many-joins', \sprintf('The film joins its slides in %d different ways. At most three look calm.', \count($kinds)));
         }
 
         return [...$findings, ...self::music($story)];
     }
 
-    /** @return list<Finding> */
+    /** @return list<Flaw> */
     private static function music(Story $story): array
     {
         $findings = [];
@@ -78,19 +78,19 @@ final class Proof
                 continue;
             }
             if (null === $music->loudness) {
-                $findings[] = new Finding(Level::Should, 'silent-music', "Nothing can be heard in the music “{$music->file}”.");
+                $findings[] = new Flaw(Level::Should, 'silent-music', "Nothing can be heard in the music “{$music->file}”.");
             }
             if ($music->source->isEmpty()) {
-                $findings[] = new Finding(Level::Must, 'no-music-source', "The music “{$music->file}” does not say whose it is. If you made it yourself, say so.");
+                $findings[] = new Flaw(Level::Must, 'no-music-source', "The music “{$music->file}” does not say whose it is. If you made it yourself, say so.");
             } elseif (!$music->source->isComplete()) {
-                $findings[] = new Finding(Level::Should, 'half-music-source', "The credit of the music “{$music->file}” lacks " . ('' === $music->source->author ? 'its author' : 'its licence') . '.');
+                $findings[] = new Flaw(Level::Should, 'half-music-source', "The credit of the music “{$music->file}” lacks " . ('' === $music->source->author ? 'its author' : 'its licence') . '.');
             }
         }
 
         return $findings;
     }
 
-    /** @return list<Finding> */
+    /** @return list<Flaw> */
     private static function pictureOf(Story $story, Slide $slide, string $label): array
     {
         if (SlideKind::Picture !== $slide->kind) {
@@ -98,75 +98,75 @@ final class Proof
         }
         $picture = $story->pictureOf($slide);
         if (null === $picture) {
-            return [new Finding(Level::Must, 'no-picture', "{$label} has no picture.", $slide->id)];
+            return [new Flaw(Level::Must, 'no-picture', "{$label} has no picture.", $slide->id, '%d slides have no picture.')];
         }
         $findings = [];
         if ($picture->source->isEmpty()) {
-            $findings[] = new Finding(Level::Must, 'no-source', "{$label} does not say whose picture it shows. If you made it yourself, say so.", $slide->id);
+            $findings[] = new Flaw(Level::Must, 'no-source', "{$label} does not say whose picture it shows. If you made it yourself, say so.", $slide->id, '%d slides do not say whose picture they show. If you made them yourself, say so.');
         } elseif (!$picture->source->isComplete()) {
-            $findings[] = new Finding(Level::Should, 'half-source', "The credit of {$label} lacks " . ('' === $picture->source->author ? 'its author' : 'its licence') . '.', $slide->id);
+            $findings[] = new Flaw(Level::Should, 'half-source', "The credit of {$label} lacks " . ('' === $picture->source->author ? 'its author' : 'its licence') . '.', $slide->id, 'The credits of %d slides lack an author or a licence.');
         }
         if ($picture->width < self::LEAST_WIDTH && !Framer::isWhole($slide, $picture, $story->shape)) {
-            $findings[] = new Finding(Level::Should, 'small-picture', \sprintf('The picture of %s is only %d pixels wide and will look soft. Find a larger one, or show it whole.', $label, $picture->width), $slide->id);
+            $findings[] = new Flaw(Level::Should, 'small-picture', \sprintf('The picture of %s is only %d pixels wide and will look soft. Find a larger one, or show it whole.', $label, $picture->width), $slide->id, 'The pictures of %d slides are small and will look soft. Find larger ones, or show them whole.');
         }
         if (Fit::Fill === $slide->fit && Framer::lostByFilling($picture, $story->shape) > Framer::MOST_LOST) {
-            $findings[] = new Finding(Level::Should, 'much-cropped', \sprintf('%s loses %d %% of its picture at the edges. Show it whole, or check that nothing that matters is cut off.', $label, (int) round(100 * Framer::lostByFilling($picture, $story->shape))), $slide->id);
+            $findings[] = new Flaw(Level::Should, 'much-cropped', \sprintf('%s loses %d %% of its picture at the edges. Show it whole, or check that nothing that matters is cut off.', $label, (int) round(100 * Framer::lostByFilling($picture, $story->shape))), $slide->id, '%d slides lose much of their pictures at the edges. Show them whole, or check that nothing that matters is cut off.');
         }
 
         return $findings;
     }
 
-    /** @return list<Finding> */
+    /** @return list<Flaw> */
     private static function wordsOf(Plan $plan, Slide $slide, int $index, string $label): array
     {
         $planned = $plan->slides[$index];
         $findings = self::moveOf($planned, $slide, $label);
         if (!$planned->words->fits) {
-            $findings[] = new Finding(Level::Must, 'words-too-long', "The words on {$label} are too many to be read. Keep one plain fact, and say the rest.", $slide->id);
+            $findings[] = new Flaw(Level::Must, 'words-too-long', "The words on {$label} are too many to be read. Keep one plain fact, and say the rest.", $slide->id, 'The words on %d slides are too many to be read. Keep one plain fact, and say the rest.');
         }
         $text = SlideKind::Title === $slide->kind ? $planned->name . $slide->subtitle : $slide->caption->text;
         $needed = mb_strlen(trim($text)) / self::READING;
         $alone = Rate::seconds($planned->end - $planned->start - $planned->joinIn);
         if ($needed > $alone) {
-            $findings[] = new Finding(Level::Should, 'too-fast-to-read', \sprintf('The words on %s need about %d seconds to read, and it stays for %s.', $label, (int) ceil($needed), self::seconds($alone)), $slide->id);
+            $findings[] = new Flaw(Level::Should, 'too-fast-to-read', \sprintf('The words on %s need about %d seconds to read, and it stays for %s.', $label, (int) ceil($needed), self::seconds($alone)), $slide->id, 'The words on %d slides need longer to read than the slides stay.');
         }
 
         return $findings;
     }
 
-    /** @return list<Finding> */
+    /** @return list<Flaw> */
     private static function moveOf(PlannedSlide $planned, Slide $slide, string $label): array
     {
         $comfort = Comfort::of($planned->move, Rate::seconds($planned->gone() - $planned->start));
 
-        return $comfort->isCalm() ? [] : [new Finding(Level::Should, 'fast-move', $comfort->zoom > Comfort::MOST_ZOOM
+        return $comfort->isCalm() ? [] : [new Flaw(Level::Should, 'fast-move', $comfort->zoom > Comfort::MOST_ZOOM
             ? \sprintf('%s goes closer or further by %d %% a second, which makes some people feel sick. Frame less of a way, or let it stay longer.', $label, (int) round(100 * $comfort->zoom))
-            : \sprintf('%s moves across its picture by %d %% of the width a second, which makes some people feel sick. Frame less of a way, or let it stay longer.', $label, (int) round(100 * $comfort->pan)), $slide->id)];
+            : \sprintf('%s moves across its picture by %d %% of the width a second, which makes some people feel sick. Frame less of a way, or let it stay longer.', $label, (int) round(100 * $comfort->pan)), $slide->id, '%d slides move so fast that some people feel sick. Frame less of a way, or let them stay longer.')];
     }
 
-    /** @return list<Finding> */
+    /** @return list<Flaw> */
     private static function voiceOf(Story $story, Slide $slide, string $label): array
     {
         $take = $story->takeOf($slide);
         if (null === $take) {
             return '' === trim($slide->script)
                 ? []
-                : [new Finding(Level::Should, 'script-unspoken', "{$label} has a script, but nobody speaks it yet.", $slide->id)];
+                : [new Flaw(Level::Should, 'script-unspoken', "{$label} has a script, but nobody speaks it yet.", $slide->id, '%d slides have a script, but nobody speaks it yet.')];
         }
         $findings = [];
         if (null === $take->loudness) {
-            $findings[] = new Finding(Level::Must, 'silent', "Nothing can be heard in the recording of {$label}. Record it again.", $slide->id);
+            $findings[] = new Flaw(Level::Must, 'silent', "Nothing can be heard in the recording of {$label}. Record it again.", $slide->id, 'Nothing can be heard in the recordings of %d slides. Record them again.');
         } elseif ($take->loudness < Loudness::TOO_QUIET) {
-            $findings[] = new Finding(Level::Should, 'too-quiet', "The recording of {$label} is very quiet, so its noise will be heard. Speak nearer to the microphone.", $slide->id);
+            $findings[] = new Flaw(Level::Should, 'too-quiet', "The recording of {$label} is very quiet, so its noise will be heard. Speak nearer to the microphone.", $slide->id, 'The recordings of %d slides are very quiet, so their noise will be heard. Speak nearer to the microphone.');
         }
         if ($take->clipped || $take->peak >= Loudness::CLIPPED) {
-            $findings[] = new Finding(Level::Should, 'clipped', "The recording of {$label} is too loud and crackles. Record it again a little further from the microphone.", $slide->id);
+            $findings[] = new Flaw(Level::Should, 'clipped', "The recording of {$label} is too loud and crackles. Record it again a little further from the microphone.", $slide->id, 'The recordings of %d slides are too loud and crackle. Record them again a little further from the microphone.');
         }
         if (null !== $take->noise && $take->noise < self::LEAST_DISTANCE) {
-            $findings[] = new Finding(Level::Should, 'noisy', "There is much noise behind the voice of {$label}. Find a quieter place, or speak nearer to the microphone.", $slide->id);
+            $findings[] = new Flaw(Level::Should, 'noisy', "There is much noise behind the voice of {$label}. Find a quieter place, or speak nearer to the microphone.", $slide->id, 'There is much noise behind the voices of %d slides. Find a quieter place, or speak nearer to the microphone.');
         }
         if ('' === trim($slide->script) && null === $story->captions) {
-            $findings[] = new Finding(Level::Should, 'no-script', "{$label} is spoken without a script, so it has no captions for those who cannot hear.", $slide->id);
+            $findings[] = new Flaw(Level::Should, 'no-script', "{$label} is spoken without a script, so it has no captions for those who cannot hear.", $slide->id, '%d slides are spoken without a script, so they have no captions for those who cannot hear.');
         }
 
         return $findings;

@@ -9,6 +9,7 @@ use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\HandIn\HandIn;
 use Rhapsode\App\Take\TakeRecord;
 use Rhapsode\Core\Proof\Finding;
+use Rhapsode\Core\Proof\Praise;
 use Rhapsode\Core\Proof\Proof;
 use Rhapsode\Core\Story\Slide;
 
@@ -23,6 +24,7 @@ final readonly class StoryView
         $story = $record->story();
         $plan = $this->plans->plan($story);
         $this->drawn->remember($record);
+        $findings = Proof::read($story, $plan, $record->assignment?->length());
         $chosen = array_filter(array_map(static fn(Slide $s): ?string => $s->take, $story->slides));
         $waveforms = [];
         foreach ($this->entities->getRepository(TakeRecord::class)->findBy(['id' => array_values($chosen)]) as $take) {
@@ -37,7 +39,8 @@ final readonly class StoryView
             'changedAt' => $record->changedAt->format(\DATE_RFC3339),
             'story' => $story->toArray(),
             'plan' => $plan->toArray(),
-            'proof' => array_map(static fn(Finding $f): array => $f->toArray(), Proof::read($story, $plan, $record->assignment?->length())),
+            'praise' => Praise::of($story, $findings, $record->assignment?->length()),
+            'proof' => array_map(static fn(Finding $f): array => $f->toArray(), $findings),
             'waveforms' => [] === $waveforms ? new \stdClass() : $waveforms,
             'canUndo' => $this->stories->canUndo($record),
             'canRedo' => $this->stories->canRedo($record),

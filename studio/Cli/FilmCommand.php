@@ -42,10 +42,15 @@ final class FilmCommand extends FolderCommand
         $bar = new ProgressBar($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output);
         $bar->setFormat(' %current%/%max% frames [%bar%] %percent:3s%% %remaining:6s% left');
         (new FilmMaker($makings, $makings->segments(), self::workers($input)))->make($plan, $out, $format, static function (int $done, int $total) use ($bar): void {
-            $bar->setMaxSteps($total);
-            $bar->setProgress($done);
+            // With no frame to draw there is no length that a bar could show: only the sound is mixed, or nothing is done.
+            if ($total > 0) {
+                $bar->setMaxSteps($total);
+                $bar->setProgress($done);
+            }
         });
-        $bar->finish();
+        if ($bar->getMaxSteps() > 0) {
+            $bar->finish();
+        }
         file_put_contents((string) preg_replace('/\.[^.\/]*$/', '', $out) . '.vtt', WebVtt::write($plan->cues, $plan->language));
         $output->writeln('');
         $output->writeln(\sprintf('%s: %d slides, %.1f s', $out, \count($plan->slides), $plan->seconds()), OutputInterface::OUTPUT_RAW);

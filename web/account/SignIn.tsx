@@ -4,6 +4,10 @@ import styled from 'styled-components';
 import { sentence } from '../api/client';
 import { Act, Card, Field, Soft } from '../parts/controls';
 import { Page } from '../parts/Page';
+import dawn from './pictures/dawn-over-the-wend.jpg';
+import gates from './pictures/gates-of-the-mill-pond.jpg';
+import moon from './pictures/moon-and-tide.jpg';
+import wheel from './pictures/the-great-wheel.jpg';
 import { useSession } from './session';
 
 const Middle = styled.div`
@@ -11,7 +15,7 @@ const Middle = styled.div`
   gap: 32px;
   grid-template-columns: minmax(0, 1.2fr) minmax(280px, 360px);
   align-items: center;
-  padding-top: 6vh;
+  padding-top: 3vh;
   @media (max-width: 760px) {
     grid-template-columns: minmax(0, 1fr);
     padding-top: 0;
@@ -29,6 +33,51 @@ const Stitched = styled.svg`
   max-width: 420px;
   margin: 16px 0;
 `;
+/** A story as it is read: slides along the thread, and what is said over each. */
+const Story = styled.ol`
+  display: grid;
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+  gap: 20px;
+  padding-top: 20px;
+  border-top: 3px dashed var(--indigo);
+  margin-top: 3vh;
+  li {
+    position: relative;
+    display: grid;
+    gap: 8px;
+    align-content: start;
+  }
+  li::before {
+    content: '';
+    position: absolute;
+    top: -29px;
+    width: 14px;
+    height: 14px;
+    border-radius: 50%;
+    background: var(--madder);
+  }
+  img {
+    width: 100%;
+    height: auto;
+    border-radius: 4px;
+  }
+  p {
+    font-family: var(--reading);
+  }
+  span {
+    color: var(--soft);
+    font-size: 0.875rem;
+  }
+  @media (max-width: 760px) {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
+`;
+const slides: [string, string, string][] = [
+  [dawn, '0:00', 'Every day the sea comes up the river, stays a while, and goes home again.'],
+  [moon, '0:09', 'It is the moon that pulls it.'],
+  [gates, '0:14', 'These gates let the water in, and close behind it.'],
+  [wheel, '0:22', 'And when it wants to leave, it has to turn the wheel.'],
+];
 const Wrong = styled.p`
   color: var(--madder);
   font-weight: 600;
@@ -45,7 +94,7 @@ export function SignIn() {
       <Middle>
         <div>
           <h1>Pictures, in order. A voice over each. A film.</h1>
-          <Stitched viewBox="0 0 420 40" aria-hidden focusable="false">
+          <Stitched viewBox="0 -10 420 62" aria-hidden focusable="false">
             <path
               d="M8 28C80 -10 120 56 190 20S320 4 412 18"
               fill="none"
@@ -96,6 +145,15 @@ export function SignIn() {
           </Form>
         </Card>
       </Middle>
+      <Story aria-label="A story, as it is told">
+        {slides.map(([picture, time, said]) => (
+          <li key={time}>
+            <img src={picture} alt="" width={480} height={270} />
+            <p>{said}</p>
+            <span>{time}</span>
+          </li>
+        ))}
+      </Story>
     </Page>
   );
 }

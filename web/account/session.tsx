@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useCallback, useContext, useMemo, type ReactNode } from 'react';
-import { answer, api } from '../api/client';
+import { answer, api, pause } from '../api/client';
 import type { Person } from '../api/types';
 
 interface Session {
@@ -32,10 +32,13 @@ export function SessionProvider({ children }: { children: ReactNode }) {
     [queries],
   );
   const signOut = useCallback(() => {
-    void api.POST('/api/session/end').finally(() => {
+    void (async () => {
+      // What was written last is sent under its writer's name, if that can be done soon.
+      for (let tries = 0; queries.isMutating() > 0 && tries < 20; tries += 1) await pause(0.25);
+      await api.POST('/api/session/end').catch(() => undefined);
       queries.clear();
       window.location.assign('/');
-    });
+    })();
   }, [queries]);
   const value = useMemo(() => ({ person: data, signIn, signOut }), [data, signIn, signOut]);
   return <Context.Provider value={value}>{children}</Context.Provider>;

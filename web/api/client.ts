@@ -12,10 +12,13 @@ export class Refusal extends Error {
   }
 }
 
-/** The network did not carry the request: it may be tried again. */
+/** Nothing was done, and nothing is wrong with what was asked: it may be asked again, in a while. */
 export class Unreachable extends Error {
-  constructor() {
-    super('There is no connection at the moment.');
+  constructor(
+    /** After how many seconds the server wants to be asked again; 0 where there was no connection to it. */
+    readonly seconds = 0,
+  ) {
+    super(seconds > 0 ? 'Rhapsode is busy just now.' : 'There is no connection at the moment.');
   }
 }
 
@@ -35,11 +38,28 @@ export async function answer<T>(call: Promise<Outcome<T>>): Promise<T> {
   } catch {
     throw new Unreachable();
   }
-  if (!outcome.response.ok) throw refusal(outcome.response.status, outcome.error);
+  const { response } = outcome;
+  if (!response.ok) throw refusal(response.status, outcome.error, response.headers.get('Retry-After'));
   return outcome.data as T;
 }
 
-export function refusal(status: number, problem: unknown): Refusal | Unreachable {
+/** `answer`, asked again for as long as the server is busy or cannot be reached. */
+export async function patiently<T>(call: () => Promise<Outcome<T>>, tries = 20): Promise<T> {
+  for (let n = 1; ; n += 1) {
+    try {
+      return await answer(call());
+    } catch (problem) {
+      if (!(problem instanceof Unreachable) || n >= tries) throw problem;
+      await pause(problem.seconds > 0 ? problem.seconds : Math.min(n, 10));
+    }
+  }
+}
+
+export const pause = (seconds: number): Promise<void> => new Promise((wake) => setTimeout(wake, seconds * 1000));
+
+export function refusal(status: number, problem: unknown, retryAfter: string | null = null): Refusal | Unreachable {
+  // Signing in too often is answered in a sentence, and has no time after which to come again by itself.
+  if (status === 429 && retryAfter !== null) return new Unreachable(Math.max(1, Number(retryAfter) || 1));
   if (status === 502 || status === 503 || status === 504) return new Unreachable();
   const said = (problem ?? {}) as { detail?: string; missing?: number[] };
   return new Refusal(status, said.detail ?? 'That did not work. Please try again.', said.missing);

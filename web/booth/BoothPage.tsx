@@ -28,7 +28,30 @@ const Room = styled.main`
   gap: 16px;
   padding: 14px 28px 20px;
   @media (max-width: 760px) {
-    padding: 10px 12px 16px;
+    padding: 6px 12px 10px;
+    gap: 8px;
+    height: 100dvh;
+    min-height: 0;
+    grid-template-rows: auto minmax(0, 1fr) auto;
+  }
+  .narrow {
+    display: none;
+    @media (max-width: 760px) {
+      display: inline;
+    }
+  }
+  kbd {
+    font: inherit;
+    font-size: 0.8em;
+    border: 1px solid #6f788c;
+    border-radius: 4px;
+    padding: 0 6px;
+    color: #b9c0ce;
+  }
+  .key {
+    @media (hover: none), (pointer: coarse) {
+      display: none;
+    }
   }
   a {
     color: #c9d2f7;
@@ -60,6 +83,21 @@ const Head = styled.header`
   h1 {
     font-size: 1.2rem;
   }
+  @media (max-width: 760px) {
+    flex-wrap: nowrap;
+    gap: 4px 8px;
+    h1 {
+      font-size: 1rem;
+      flex: 1;
+      text-align: center;
+    }
+    .wide {
+      display: none;
+    }
+    button {
+      padding: 6px 12px;
+    }
+  }
 `;
 const Desk = styled.div`
   display: grid;
@@ -73,6 +111,19 @@ const Desk = styled.div`
   @media (max-width: 900px) {
     grid-template-columns: minmax(0, 1fr);
   }
+  @media (max-width: 760px) {
+    gap: 10px;
+    align-content: start;
+    grid-template-rows: auto minmax(0, 1fr);
+    min-height: 0;
+    .picture {
+      display: grid;
+      justify-items: center;
+      > figure {
+        width: min(100%, calc(38dvh * var(--ratio)));
+      }
+    }
+  }
 `;
 const Script = styled.div`
   font: 400 clamp(1.25rem, 1.9vw, 1.75rem)/1.6 var(--reading);
@@ -80,6 +131,10 @@ const Script = styled.div`
   max-height: 62vh;
   overflow: auto;
   max-width: 34em;
+  @media (max-width: 760px) {
+    max-height: 100%;
+    font-size: 1.2rem;
+  }
   &:empty::before {
     content: 'No script for this slide yet. Say what you see, or write it on the sheet first.';
     color: #b9c0ce;
@@ -93,13 +148,6 @@ const Foot = styled.div`
   max-width: 1100px;
   width: 100%;
   margin: 0 auto;
-  @media (max-width: 760px) {
-    grid-template-columns: minmax(0, 1fr);
-    justify-items: center;
-    > * {
-      width: 100%;
-    }
-  }
   .middle {
     display: grid;
     justify-items: center;
@@ -111,10 +159,49 @@ const Foot = styled.div`
     flex-wrap: wrap;
     justify-content: flex-end;
   }
+  @media (max-width: 760px) {
+    /* The one big control under the thumb; what is seldom needed above it. */
+    grid-template-columns: minmax(0, 1fr) auto minmax(0, 1fr);
+    gap: 6px 8px;
+    .microphone {
+      grid-column: 1 / -1;
+      grid-template-columns: minmax(0, 1fr) auto;
+      align-items: center;
+      gap: 4px 12px !important;
+    }
+    .middle {
+      grid-column: 2;
+      grid-row: 2;
+    }
+    .end {
+      display: contents;
+    }
+    .end > :first-child {
+      grid-column: 1;
+      grid-row: 2;
+    }
+    .end > :nth-child(2) {
+      grid-column: 3;
+      grid-row: 2;
+    }
+    .end > * {
+      align-self: center;
+    }
+    .end > :nth-child(n + 3) {
+      grid-column: 1 / -1;
+      grid-row: 3;
+      justify-self: center;
+      padding: 2px 12px;
+    }
+  }
 `;
 const Control = styled(Button)`
   width: 104px;
   height: 104px;
+  @media (max-width: 760px) {
+    width: 84px;
+    height: 84px;
+  }
   border-radius: 50%;
   border: 4px solid #f1eee6;
   background: var(--madder);
@@ -156,6 +243,13 @@ const Count = styled.div`
   border-radius: 4px;
   pointer-events: none;
 `;
+
+/** A letter of the keyboard that does the same; unseen where there is no keyboard. */
+const Key = ({ children }: { children: string }) => (
+  <kbd className="key" aria-hidden>
+    {children}
+  </kbd>
+);
 
 /** The quiet page where one records: the picture, the script in reading size, a level, one big control. */
 export default function BoothPage() {
@@ -280,27 +374,38 @@ export default function BoothPage() {
     waiting: 'Waiting',
   }[state];
   const spoken = slide.take ? view.story.takes[slide.take] : undefined;
-  const heard = view.proof.find((f) => f.slide === slide.id && ['silent', 'too-quiet', 'clipped'].includes(f.rule));
+  const heard = view.proof
+    .filter((f) => ['silent', 'too-quiet', 'clipped'].includes(f.rule))
+    .flatMap((f) => f.slides)
+    .find((s) => s.id === slide.id);
   const judged = heard ? heard.sentence : 'It sounds good.';
   return (
     <Room>
       <Dark />
       <Head>
-        <Link to={`/stories/${id}`}>← Back to the script</Link>
+        <Link to={`/stories/${id}`} aria-label="Back to the script">
+          ← <span className="wide">Back to the script</span>
+        </Link>
         <h1>
-          Booth · slide {index + 1} of {slides.length}
+          <span className="wide">Booth · </span>slide {index + 1} of {slides.length}
         </h1>
-        <span style={{ flex: 1 }} />
-        <Soft as="span">{slides.filter((s) => s.take !== null).length} spoken</Soft>
-        <Button onPress={() => go(-1)} isDisabled={index === 0 || busy}>
-          Slide before (P)
+        <span className="wide" style={{ flex: 1 }} />
+        <Soft as="span" className="wide">
+          {slides.filter((s) => s.take !== null).length} spoken
+        </Soft>
+        <Button aria-label="Slide before" onPress={() => go(-1)} isDisabled={index === 0 || busy}>
+          <span className="narrow">‹</span>
+          <span className="wide">Slide before</span>
+          <Key>P</Key>
         </Button>
-        <Button onPress={() => go(1)} isDisabled={index === slides.length - 1 || busy}>
-          Next slide (N)
+        <Button aria-label="Next slide" onPress={() => go(1)} isDisabled={index === slides.length - 1 || busy}>
+          <span className="wide">Next slide</span>
+          <span className="narrow">›</span>
+          <Key>N</Key>
         </Button>
       </Head>
       <Desk>
-        <div style={{ position: 'relative' }}>
+        <div className="picture" style={{ position: 'relative' }}>
           <Preview ref={preview} story={id} plan={view.plan} dark bare />
           {state === 'counting' && (
             <Count role="timer" aria-live="assertive">
@@ -317,7 +422,7 @@ export default function BoothPage() {
           {recorder.trouble !== '' && <Trouble>{recorder.trouble}</Trouble>}
         </div>
         <Foot>
-          <div style={{ display: 'grid', gap: 8 }}>
+          <div className="microphone" style={{ display: 'grid', gap: 8 }}>
             <Meter microphone={recorder.microphone} />
             {recorder.microphone === null ? (
               <Button onPress={() => void recorder.open()}>Turn the microphone on</Button>
@@ -360,17 +465,19 @@ export default function BoothPage() {
               {!busy &&
                 state !== 'sending' &&
                 state !== 'waiting' &&
-                (spoken
-                  ? `Spoken: ${secondsText((slide.trimmed ? spoken.to - spoken.from : spoken.samples) / 48_000)}. ${judged}`
-                  : 'Space starts and stops')}
+                (spoken ? (
+                  `Spoken: ${secondsText((slide.trimmed ? spoken.to - spoken.from : spoken.samples) / 48_000)}. ${judged}`
+                ) : (
+                  <span className="key">Space starts and stops</span>
+                ))}
             </span>
           </div>
           <div className="end">
             <Button onPress={listen} isDisabled={!spoken || busy}>
-              Listen (L)
+              Listen <Key>L</Key>
             </Button>
             <Button onPress={drop} isDisabled={!spoken || busy}>
-              {fresh?.slide === slide.id && fresh.before ? 'Drop, keep the one before (D)' : 'Drop (D)'}
+              {fresh?.slide === slide.id && fresh.before ? 'Keep the one before' : 'Delete'} <Key>D</Key>
             </Button>
             <FileTrigger acceptedFileTypes={sounds} onSelect={bring}>
               <Button isDisabled={busy}>Bring in a sound</Button>

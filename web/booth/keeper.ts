@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import { answer, api, Refusal, refusal, Unreachable } from '../api/client';
+import { answer, api, pause, Refusal, refusal, Unreachable } from '../api/client';
 import type { components } from '../api/schema';
 
 /**
@@ -113,8 +113,9 @@ export class Sender {
           this.stop();
           throw error;
         }
-        waiting(true);
-        await new Promise((wake) => setTimeout(wake, patience));
+        const busy = error instanceof Unreachable ? error.seconds : 0;
+        waiting(busy === 0);
+        await pause(busy > 0 ? busy : patience / 1000);
         waiting(false);
       }
     }
@@ -167,7 +168,8 @@ async function putPart(take: string, number: number, bytes: ArrayBuffer): Promis
   } catch {
     throw new Unreachable();
   }
-  if (!response.ok) throw refusal(response.status, await response.json().catch(() => null));
+  if (!response.ok)
+    throw refusal(response.status, await response.json().catch(() => null), response.headers.get('Retry-After'));
 }
 
 const FILE_PART = 4_000_000;

@@ -22,7 +22,8 @@ export async function openMicrophone(device: string | undefined, onGone: () => v
   const [track] = stream.getAudioTracks();
   track?.addEventListener('ended', onGone);
   const context = new AudioContext();
-  await context.resume();
+  // Only the level needs it, and where there is no output it never settles.
+  void context.resume();
   const analyser = new AnalyserNode(context, { fftSize: 4096 });
   context.createMediaStreamSource(stream).connect(analyser);
   const samples = new Float32Array(analyser.fftSize);

@@ -72,6 +72,19 @@ export function useRecorder({ person, story, onDone }: Options) {
     [],
   );
 
+  /** Nothing was said yet: what was begun for it is put away. */
+  const cannotStart = useCallback(
+    async (take: KeptTake, sender: Sender) => {
+      recorder.current = null;
+      sender.stop();
+      await dropTake(take).catch(() => undefined);
+      close();
+      setState('off');
+      setTrouble('The microphone did not start. Unplug it and plug it in again, or choose another, and try once more.');
+    },
+    [close],
+  );
+
   const speak = useCallback(
     async (slide: string) => {
       const stream = mic.current?.stream;
@@ -89,7 +102,13 @@ export function useRecorder({ person, story, onDone }: Options) {
       const sender = new Sender(take);
       let number = 0;
       let kept: Promise<void> = Promise.resolve();
-      const made = new MediaRecorder(stream, { mimeType: recordingType(), audioBitsPerSecond: 96_000 });
+      let made: MediaRecorder;
+      try {
+        made = new MediaRecorder(stream, { mimeType: recordingType(), audioBitsPerSecond: 96_000 });
+      } catch {
+        await cannotStart(take, sender);
+        return;
+      }
       recorder.current = made;
       made.ondataavailable = ({ data }) => {
         if (data.size === 0) return;
@@ -119,11 +138,17 @@ export function useRecorder({ person, story, onDone }: Options) {
           setState(mic.current ? 'ready' : 'off');
         })();
       };
-      made.start(SLICE);
+      try {
+        made.start(SLICE);
+      } catch {
+        made.onstop = null;
+        await cannotStart(take, sender);
+        return;
+      }
       setBegunAt(performance.now());
       setState('recording');
     },
-    [person, story],
+    [cannotStart, person, story],
   );
 
   /** Counts in, then records. */

@@ -10,7 +10,7 @@ import { Act, Button, Card, GoTo, Row, Soft, StateMark } from '../parts/controls
 import { useTell } from '../parts/notices';
 import { Page } from '../parts/Page';
 import { ago, clock, size } from '../parts/time';
-import { ProofList } from '../script/SlidePanel';
+import { ProofList } from '../story/ProofList';
 import { StoryHead } from '../story/StoryHead';
 import { useStory } from '../story/useStory';
 import { FilmPlayer } from './FilmPlayer';
@@ -74,8 +74,11 @@ export default function FilmPage() {
           {film?.state === 'done' && <MakeCard view={view} again />}
           <Card>
             <h2>Proof</h2>
-            <Soft>What would embarrass you, or cost a mark.</Soft>
-            <ProofList findings={view.proof} onPick={() => void navigate(`/stories/${id}`)} />
+            <ProofList
+              view={view}
+              edit={hold.edit}
+              onPick={(slide) => void navigate(`/stories/${id}?slide=${slide}`)}
+            />
           </Card>
         </div>
       </Layout>
@@ -115,9 +118,9 @@ function MakeCard({ view, again = false }: { view: StoryView; again?: boolean })
   const [container, setContainer] = useState<Film['container']>(view.film?.container ?? 'mp4');
   return (
     <Card>
-      <h2>{again ? 'Make it anew' : 'Make the film'}</h2>
+      <h2>{again ? 'Make it again' : 'Make the film'}</h2>
       <p>
-        {clock(view.plan.frames / view.plan.fps)} long, with captions. {again ? 'Only what changed is made anew.' : ''}
+        {clock(view.plan.frames / view.plan.fps)} long, with captions. {again ? 'Only what changed is made again.' : ''}
       </p>
       <Picks
         label="Size"
@@ -141,7 +144,7 @@ function MakeCard({ view, again = false }: { view: StoryView; again?: boolean })
       />
       <Row>
         <Act onPress={() => make({ size, container })} isDisabled={busy || view.plan.frames === 0}>
-          {again ? 'Make it anew' : 'Make the film'}
+          {again ? 'Make it again' : 'Make the film'}
         </Act>
       </Row>
     </Card>

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import styled from 'styled-components';
 import { useSession } from '../account/session';
 import { Quiet } from './controls';
+import { LeaveIcon } from './icons';
 
 const Top = styled.header`
   display: flex;
@@ -14,7 +15,9 @@ const Top = styled.header`
   background: var(--paper);
   min-height: 56px;
   @media (max-width: 600px) {
-    padding: 8px 12px;
+    padding: 4px 12px;
+    gap: 0 8px;
+    min-height: 48px;
   }
 `;
 const Name = styled(Link)`
@@ -28,14 +31,30 @@ const Name = styled(Link)`
   svg {
     flex: none;
   }
+  @media (max-width: 600px) {
+    min-width: 40px;
+    &.small .word {
+      display: none;
+    }
+  }
 `;
-const Push = styled.div`
-  flex: 1;
+/** On a phone: whose page it is at the right of the first line, before what the page brings. */
+const Who = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin-inline-start: auto;
+  @media (max-width: 600px) {
+    order: 1;
+    .word {
+      display: none;
+    }
+  }
 `;
 export const Main = styled.main<{ $wide?: boolean }>`
   max-width: ${({ $wide }) => ($wide ? 'none' : '1120px')};
   margin: 0 auto;
-  padding: 24px;
+  padding: ${({ $wide }) => ($wide ? '12px 24px' : '24px')};
   display: grid;
   gap: 24px;
   grid-template-columns: minmax(0, 1fr);
@@ -79,17 +98,19 @@ export function Page({
   return (
     <>
       <Top>
-        <Name to="/" aria-label="Rhapsode, to the desk">
+        <Name to="/" aria-label="Rhapsode, to the desk" className={head ? 'small' : ''}>
           <Thread />
-          Rhapsode
+          <span className="word">Rhapsode</span>
         </Name>
         {head}
-        <Push />
         {person && (
-          <>
-            <span>{person.firstName}</span>
-            <Quiet onPress={signOut}>Sign out</Quiet>
-          </>
+          <Who>
+            <span className="word">{person.firstName}</span>
+            <Quiet onPress={signOut} aria-label={`Sign out ${person.firstName}`}>
+              <LeaveIcon />
+              <span className="word">Sign out</span>
+            </Quiet>
+          </Who>
         )}
       </Top>
       <Main $wide={wide}>{children}</Main>

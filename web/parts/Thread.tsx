@@ -36,25 +36,29 @@ function stitches(slide: ThreadSlide, fps: number): Stitch[] {
 export const RowThread = memo(function RowThread({
   slide,
   fps,
+  width,
   height,
   loose,
 }: {
   slide: ThreadSlide;
   fps: number;
+  /** How wide it may become; a long slide's thread runs down and up more closely. */
+  width: number;
   height: number;
   loose: boolean;
 }) {
   const all = stitches(slide, fps);
   const perColumn = Math.max(4, Math.floor((height - 26) / PITCH));
   const columns = Math.ceil(all.length / perColumn);
+  const pitch = Math.min(COLUMN, (width - 22) / columns);
   const place = (i: number) => {
     const column = Math.floor(i / perColumn);
     const along = i % perColumn;
-    return { x: 8 + column * COLUMN, y: 18 + (column % 2 === 0 ? along : perColumn - 1 - along) * PITCH };
+    return { x: 8 + column * pitch, y: 18 + (column % 2 === 0 ? along : perColumn - 1 - along) * PITCH };
   };
   const end = place(all.length - 1);
   return (
-    <svg width={18 + Math.max(1, columns) * COLUMN} height={height} aria-hidden focusable="false">
+    <svg width={18 + Math.max(1, columns) * pitch} height={height} aria-hidden focusable="false">
       <circle cx={8} cy={9} r={4.5} fill="var(--indigo)" />
       {all.map((stitch, i) => {
         const { x, y } = place(i);
@@ -71,8 +75,8 @@ export const RowThread = memo(function RowThread({
             />
             {stitch.joining && (
               <line
-                x1={x + 5}
-                x2={x + 5}
+                x1={x + Math.min(5, pitch / 2)}
+                x2={x + Math.min(5, pitch / 2)}
                 y1={y}
                 y2={y + PITCH - 4}
                 stroke="var(--edge)"

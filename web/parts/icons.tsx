@@ -35,4 +35,6 @@ export const VoiceIcon = draw(
 );
 export const MoreIcon = draw(<path d="M4 10v.01M10 10v.01M16 10v.01" strokeWidth={3} />);
 export const WordsIcon = draw(<path d="M2 5h16v10H2zM5 11.500h5M12.500 11.500H15" />);
+export const CloseIcon = draw(<path d="M5 5l10 10M15 5L5 15" />);
+export const LeaveIcon = draw(<path d="M8 3H3v14h5M8 10h9M13 6l4 4-4 4" />);
 export const TickIcon = draw(<path d="M4 11l4 4 8-10" />);

@@ -1,26 +1,37 @@
+import { useEffect } from 'react';
 import { ProgressBar } from 'react-aria-components';
 import styled from 'styled-components';
-import { Button, Card, Row, Soft } from '../parts/controls';
+import { Button, IconButton, Row, Soft } from '../parts/controls';
+import { CloseIcon, TickIcon } from '../parts/icons';
 import type { Arrival } from './usePicturesIn';
 
-const List = styled.ul`
+const Box = styled.section`
   display: grid;
   gap: 6px;
-  max-height: 220px;
-  overflow: auto;
+  padding: 4px 12px;
+  border-left: 4px solid var(--indigo);
+  background: var(--raised);
+  border-radius: 0 var(--radius) var(--radius) 0;
+  &.over {
+    border-color: var(--moss);
+  }
+  &.asks {
+    border-color: var(--ochre);
+  }
   li {
-    display: grid;
-    grid-template-columns: minmax(120px, 1fr) minmax(140px, 2fr);
-    gap: 12px;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 12px;
     align-items: center;
   }
   .name {
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    font-weight: 600;
+    overflow-wrap: anywhere;
   }
 `;
 const Bar = styled(ProgressBar)`
+  flex: 1;
+  min-width: 90px;
   height: 8px;
   background: var(--line);
   border-radius: 4px;
@@ -30,9 +41,12 @@ const Bar = styled(ProgressBar)`
     background: var(--indigo);
   }
 `;
-const said = { waiting: 'waits', sending: 'is being sent', preparing: 'is being prepared', done: 'is here' };
+/** Milliseconds that the line of a batch that went well is to be seen. */
+const GLANCE = 12_000;
+const asks = (a: Arrival) => a.state === 'same' || a.state === 'failed' || a.problem !== undefined;
+const plural = (count: number) => (count === 1 ? '1 picture' : `${count} pictures`);
 
-/** What is on its way in, file by file. */
+/** What is on its way in: one line, and below it only what needs an answer. */
 export function Arrivals({
   arrivals,
   onAgain,
@@ -42,44 +56,51 @@ export function Arrivals({
   onAgain: (arrival: Arrival) => void;
   onPutAway: (id?: string) => void;
 }) {
-  if (arrivals.length === 0) return null;
   const done = arrivals.filter((a) => a.state === 'done').length;
-  const over = arrivals.every((a) => ['done', 'failed', 'same'].includes(a.state));
+  const asking = arrivals.filter(asks);
+  const under = arrivals.filter((a) => a.state !== 'done' && !asks(a));
+  const isOver = arrivals.length > 0 && done === arrivals.length;
+  useEffect(() => {
+    if (!isOver) return undefined;
+    const timer = setTimeout(() => onPutAway(), GLANCE);
+    return () => clearTimeout(timer);
+  }, [isOver, onPutAway]);
+  if (arrivals.length === 0) return null;
+  const share = (done + under.reduce((sum, a) => sum + a.share * 0.9, 0)) / Math.max(1, done + under.length);
   return (
-    <Card aria-label="Pictures on their way in">
-      <Row style={{ justifyContent: 'space-between' }}>
-        <p role="status">
-          {done} of {arrivals.length} pictures are here
-        </p>
-        {over && <Button onPress={() => onPutAway()}>Put this list away</Button>}
+    <Box aria-label="Pictures on their way in" className={isOver ? 'over' : asking.length > 0 ? 'asks' : ''}>
+      <Row style={{ minHeight: 40 }}>
+        {isOver && <TickIcon />}
+        <span role="status">
+          {isOver ? `${plural(done)} came in.` : `${done} of ${plural(arrivals.length)} came in.`}
+        </span>
+        {under.length > 0 && (
+          <Bar aria-label="How far the pictures are" value={share * 100}>
+            <div style={{ width: `${share * 100}%` }} />
+          </Bar>
+        )}
+        {under.length > 0 && <Soft as="span">You can go on working.</Soft>}
+        {under.length === 0 && (
+          <>
+            <span style={{ flex: 1 }} />
+            <IconButton label="Close this list" onPress={() => onPutAway()}>
+              <CloseIcon />
+            </IconButton>
+          </>
+        )}
       </Row>
-      <List>
-        {arrivals.map((arrival) => (
-          <li key={arrival.id}>
-            <span className="name" title={arrival.name}>
-              {arrival.name}
-            </span>
-            {arrival.state === 'failed' && <span>{arrival.problem}</span>}
-            {arrival.state === 'same' && (
-              <Row>
-                <span>This picture is in the story already.</span>
-                <Button onPress={() => onAgain(arrival)}>Use it again</Button>
-                <Button onPress={() => onPutAway(arrival.id)}>Leave it</Button>
-              </Row>
-            )}
-            {arrival.state !== 'failed' && arrival.state !== 'same' && (
-              <Bar
-                aria-label={`${arrival.name} ${said[arrival.state]}`}
-                value={arrival.share * 100}
-                isIndeterminate={arrival.state === 'preparing'}
-              >
-                <div style={{ width: `${arrival.share * 100}%` }} />
-              </Bar>
-            )}
-          </li>
-        ))}
-      </List>
-      <Soft>You can go on working meanwhile.</Soft>
-    </Card>
+      {asking.length > 0 && (
+        <ul>
+          {asking.map((arrival) => (
+            <li key={arrival.id}>
+              <span className="name">{arrival.name}</span>
+              <span>{arrival.state === 'same' ? 'This picture is in the story already.' : arrival.problem}</span>
+              {arrival.state === 'same' && <Button onPress={() => onAgain(arrival)}>Use it again</Button>}
+              <Button onPress={() => onPutAway(arrival.id)}>Leave it out</Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Box>
   );
 }

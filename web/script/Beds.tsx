@@ -10,7 +10,7 @@ import {
   SliderTrack,
 } from 'react-aria-components';
 import styled from 'styled-components';
-import { answer, api, sentence } from '../api/client';
+import { api, patiently, sentence } from '../api/client';
 import type { Bed, StoryView } from '../api/types';
 import { useSession } from '../account/session';
 import { Select } from '../parts/Choice';
@@ -90,7 +90,7 @@ export function Beds({ view, edit, take }: { view: StoryView; edit: StoryHold['e
     setBusy(true);
     const body = new FormData();
     body.set('file', file, file.name);
-    answer(
+    patiently(() =>
       api.POST('/api/stories/{id}/music', {
         params: { path: { id: view.id } },
         body: body as never,

@@ -1,11 +1,14 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { DropZone, FileTrigger } from 'react-aria-components';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { sentence } from '../api/client';
+import { Boundary } from '../parts/Boundary';
 import { Act, Button, Row, Soft } from '../parts/controls';
+import { Drawer } from '../parts/Drawer';
 import { PlusIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
+import { useWide } from '../parts/useWide';
 import { useSteady } from '../parts/useSteady';
 import { Page } from '../parts/Page';
 import { Preview, type PreviewHandle } from '../preview/Preview';
@@ -20,7 +23,7 @@ import { useSheetKeys } from './useSheetKeys';
 
 const Layout = styled.div`
   display: grid;
-  gap: 24px;
+  gap: 12px 24px;
   grid-template-columns: minmax(0, 1fr) minmax(320px, 400px);
   align-items: start;
   @media (max-width: 1023px) {
@@ -36,9 +39,11 @@ const Side = styled.div`
   overflow: auto;
   padding: 4px;
   margin: -4px;
+  scrollbar-width: thin;
   @media (max-width: 1023px) {
     position: static;
     max-height: none;
+    overflow: visible;
     order: -1;
   }
 `;
@@ -51,6 +56,18 @@ const Zone = styled(DropZone)`
   &[data-drop-target] {
     outline: 3px dashed var(--indigo);
     background: var(--indigo-wash);
+  }
+`;
+const Hint = styled.span`
+  color: var(--soft);
+  @media (hover: none), (max-width: 760px) {
+    display: none;
+  }
+`;
+const KeysPlace = styled.span`
+  margin-inline-start: auto;
+  @media (hover: none) {
+    display: none;
   }
 `;
 const kinds = [
@@ -77,6 +94,8 @@ export default function ScriptPage() {
   const pictures = usePicturesIn(id, hold);
   const tell = useTell();
   const preview = useRef<PreviewHandle>(null);
+  const wide = useWide();
+  const [search] = useSearchParams();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(none);
   const slides = useMemo(() => view?.story.slides ?? [], [view]);
   const picked = useMemo(() => slides.filter((s) => chosen.has(s.id)).map((s) => s.id), [slides, chosen]);
@@ -94,6 +113,14 @@ export default function ScriptPage() {
     const [first] = keys;
     if (keys.size === 1 && first) showSlide(first);
   });
+  // From Proof on another page: the slide that was meant.
+  const meant = search.get('slide');
+  const known = meant !== null && slides.some((s) => s.id === meant);
+  useEffect(() => {
+    if (!known) return;
+    choose(new Set([meant]));
+    document.querySelector(`[data-key="${CSS.escape(meant)}"]`)?.scrollIntoView({ block: 'center' });
+  }, [choose, known, meant]);
   const remove = useSteady((ids: string[]) => {
     if (ids.length === 0) return;
     void edit({ do: 'delete slides', slides: ids }).then((done) => {
@@ -137,6 +164,19 @@ export default function ScriptPage() {
     );
   }
   const remarks = view.handIns[0]?.state === 'returned' ? view.handIns[0].remarks : [];
+  const panel = (
+    <Boundary place="The settings" resetOn={[view.revision, picked.join()]}>
+      <SlidePanel
+        view={view}
+        edit={edit}
+        take={hold.take}
+        picked={picked}
+        remarks={remarks}
+        answer={view.handIns[0]}
+        onPick={(slide) => choose(new Set([slide]))}
+      />
+    </Boundary>
+  );
   return (
     <Page title={view.story.title} wide head={<StoryHead id={id} hold={hold} />}>
       <h1 className="unseen">{view.story.title}: the script</h1>
@@ -164,24 +204,40 @@ export default function ScriptPage() {
               </Act>
             </FileTrigger>
             <Button onPress={addTitle}>Add a title slide</Button>
-            <Soft as="span">or drop them anywhere on this sheet</Soft>
-            <span style={{ flex: 1 }} />
-            <Keys />
+            {!wide && (
+              <Drawer
+                label={
+                  picked.length === 0
+                    ? 'The whole story'
+                    : picked.length === 1
+                      ? `Slide ${slides.findIndex((s) => s.id === picked[0]) + 1}`
+                      : `${picked.length} slides`
+                }
+              >
+                {panel}
+              </Drawer>
+            )}
+            <Hint>or drop them anywhere on this sheet</Hint>
+            <KeysPlace>
+              <Keys />
+            </KeysPlace>
           </Row>
           <Arrivals arrivals={pictures.arrivals} onAgain={pictures.useAgain} onPutAway={pictures.putAway} />
-          <Sheet
-            id={id}
-            view={view}
-            edit={edit}
-            take={hold.take}
-            chosen={chosen}
-            onChoose={choose}
-            onRemove={remove}
-            onDuplicate={duplicate}
-            onMove={move}
-            onPlay={playFrom}
-            remarks={remarks}
-          />
+          <Boundary place="The sheet" resetOn={[view.revision]}>
+            <Sheet
+              id={id}
+              view={view}
+              edit={edit}
+              take={hold.take}
+              chosen={chosen}
+              onChoose={choose}
+              onRemove={remove}
+              onDuplicate={duplicate}
+              onMove={move}
+              onPlay={playFrom}
+              remarks={remarks}
+            />
+          </Boundary>
           {slides.length <= 1 && pictures.arrivals.length === 0 && (
             <Soft>
               The sheet begins with your title. Now bring in pictures: choose many at once, and they line up in the
@@ -190,16 +246,10 @@ export default function ScriptPage() {
           )}
         </Zone>
         <Side>
-          <Preview ref={preview} story={id} plan={view.plan} />
-          <SlidePanel
-            view={view}
-            edit={edit}
-            take={hold.take}
-            picked={picked}
-            remarks={remarks}
-            answer={view.handIns[0]}
-            onPick={(slide) => choose(new Set([slide]))}
-          />
+          <Boundary place="The preview" resetOn={[view.revision]}>
+            <Preview ref={preview} story={id} plan={view.plan} />
+          </Boundary>
+          {wide && panel}
         </Side>
       </Layout>
     </Page>

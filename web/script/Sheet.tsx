@@ -22,9 +22,22 @@ const Item = styled(GridListItem)`
   border-top: 1px solid var(--line);
   outline-offset: -3px;
   content-visibility: auto;
-  contain-intrinsic-size: auto 190px;
+  contain-intrinsic-size: auto 128px;
   &[data-selected] {
     background: var(--indigo-wash);
+  }
+  .tools {
+    opacity: 0;
+  }
+  &[data-selected] .tools,
+  &[data-focus-visible] .tools,
+  &:focus-within .tools {
+    opacity: 1;
+  }
+  @media (hover: hover) {
+    &:hover .tools {
+      opacity: 1;
+    }
   }
   &[data-dragging] {
     opacity: 0.45;
@@ -84,7 +97,7 @@ export function Sheet({
     for (const remark of remarks) bySlide.set(remark.slide, [...(bySlide.get(remark.slide) ?? []), remark]);
     return bySlide;
   }, [remarks]);
-  const loose = useMemo(() => new Set(view.proof.map((finding) => finding.slide)), [view.proof]);
+  const loose = useMemo(() => new Set(view.proof.flatMap((finding) => finding.slides.map((s) => s.id))), [view.proof]);
   return (
     <List
       aria-label="Slides"
@@ -115,6 +128,7 @@ export function Sheet({
             waveform={view.waveforms[row.slide.take ?? '']}
             takeLength={view.story.takes[row.slide.take ?? '']}
             title={view.story.title}
+            ratio={view.plan.width / view.plan.height}
             loose={loose.has(row.id)}
             remarks={said.get(row.id)}
             edit={edit}

@@ -8,90 +8,115 @@ import { RowThread } from '../parts/Thread';
 import { clock, secondsText } from '../parts/time';
 import type { StoryHold } from '../story/useStory';
 import { useSavedText } from '../story/useSavedText';
+import { ComposedSlide } from './ComposedSlide';
 import { useNear } from './useNear';
 import { VoiceStrip } from './VoiceStrip';
 
 const Grid = styled.div`
   display: grid;
-  grid-template-columns: 84px minmax(180px, 264px) minmax(0, 1fr) 80px;
-  gap: 14px;
-  padding: 12px 4px;
-  min-height: 176px;
+  grid-template-columns: 92px 184px minmax(0, 1fr) 80px;
+  gap: 16px;
+  padding: 8px 4px;
+  min-height: 120px;
   @media (max-width: 760px) {
-    grid-template-columns: 56px minmax(0, 1fr);
+    grid-template-columns: 48px minmax(0, 1fr);
+    gap: 8px 12px;
   }
 `;
 const Time = styled.div`
   display: grid;
-  justify-items: start;
+  grid-template-columns: auto 1fr;
+  gap: 0 6px;
   align-content: start;
-  gap: 2px;
+  align-items: baseline;
   font-size: 0.875rem;
   color: var(--soft);
   strong {
     color: var(--ink);
     font: 600 1.05rem var(--reading);
   }
-`;
-const PictureBox = styled.div`
-  position: relative;
-  aspect-ratio: 16 / 9;
-  overflow: hidden;
-  border-radius: 4px;
-  background: #fbf8f1;
-  border: 1px solid var(--line);
-  align-self: start;
-  img {
-    position: absolute;
-    inset: 0;
-    width: 100%;
-    height: 100%;
-    object-fit: cover;
+  span span {
+    display: inline-block;
   }
-  img.whole {
-    object-fit: contain;
-    background: #2a2d33;
+  svg {
+    grid-column: 1 / -1;
   }
-  img.words {
-    object-fit: fill;
+  @media (max-width: 760px) {
+    grid-template-columns: 1fr;
+    grid-row: span 3;
   }
 `;
+const Shown = styled.div`
+  display: grid;
+  justify-items: center;
+  align-content: start;
+  .composed {
+    height: 104px;
+    outline: 1px solid var(--line);
+    @media (max-width: 760px) {
+      height: auto;
+      width: 100%;
+      max-height: 60vh;
+    }
+  }
+`;
+/** Reads as a page: a field shows its edge when it is touched. */
 const Words = styled.div`
   display: grid;
-  gap: 8px;
+  gap: 2px;
   align-content: start;
   min-width: 0;
   textarea,
   input {
     width: 100%;
-    border: 1px solid var(--line);
+    border: 1px solid transparent;
     border-radius: 4px;
-    background: var(--raised);
-    padding: 7px 10px;
+    background: transparent;
+    padding: 2px 8px;
+    resize: none;
+    field-sizing: content;
+    scrollbar-width: none;
   }
   textarea.script {
-    font: 1.02rem/1.5 var(--reading);
-    resize: vertical;
-    min-height: 84px;
-    field-sizing: content;
+    font: 1rem/1.4 var(--reading);
+    max-height: 3.1em;
+  }
+  textarea.long:not(:focus) {
+    mask-image: linear-gradient(#000 55%, rgb(0 0 0 / 0.35));
+  }
+  textarea.script:focus {
     max-height: 320px;
+    scrollbar-width: auto;
+  }
+  textarea.caption,
+  input {
+    font-weight: 600;
+    max-height: 3.4em;
+    min-height: 30px;
+  }
+  input.subtitle {
+    font-weight: 400;
+  }
+  @media (hover: none) {
+    textarea,
+    input {
+      min-height: 40px;
+    }
+  }
+  textarea::placeholder,
+  input::placeholder {
+    color: var(--soft);
+    font-weight: 400;
+    opacity: 1;
   }
   textarea:hover,
   input:hover {
-    border-color: var(--edge);
+    border-color: var(--line);
   }
   textarea:focus,
   input:focus {
     border-color: var(--indigo);
-  }
-  input {
-    min-height: 40px;
-  }
-  textarea.caption {
-    min-height: 40px;
-    max-height: 140px;
-    resize: none;
-    field-sizing: content;
+    background: var(--raised);
   }
   .remark {
     border-left: 4px solid var(--ochre);
@@ -104,10 +129,10 @@ const Words = styled.div`
 const Tools = styled.div`
   display: grid;
   grid-template-columns: 40px 40px;
-  grid-auto-rows: 40px;
+  grid-auto-rows: 38px;
   align-content: start;
   @media (max-width: 760px) {
-    grid-column: 1 / -1;
+    grid-column: 2;
     grid-template-columns: repeat(6, 40px);
   }
 `;
@@ -138,6 +163,7 @@ interface Props {
   waveform: number[] | undefined;
   takeLength: StoryDocument['takes'][string] | undefined;
   title: string;
+  ratio: number;
   loose: boolean;
   remarks: Remark[] | undefined;
   edit: StoryHold['edit'];
@@ -148,6 +174,8 @@ interface Props {
   onPlay: (slide: string) => void;
 }
 
+/** Letters of a script that two lines of the row hold; more fade out until the field is entered. */
+const LONG = 120;
 const noRemarks: Remark[] = [];
 
 /** A row far below the window is only its place; 200 slides open as fast as ten. */
@@ -175,6 +203,7 @@ const FullRow = memo(function FullRow({
   waveform,
   takeLength,
   title,
+  ratio,
   loose,
   remarks,
   edit,
@@ -189,31 +218,26 @@ const FullRow = memo(function FullRow({
     <Grid>
       <Time>
         <strong>{index + 1}</strong>
-        <span title="Starts at">{clock((planned?.start ?? 0) / fps)}</span>
-        <span title="Stays for">{secondsText((planned?.stay ?? 0) / fps)}</span>
-        {planned && <RowThread slide={planned} fps={fps} height={100} loose={loose} />}
+        <span>
+          <span title="Starts at">{clock((planned?.start ?? 0) / fps)}</span>{' '}
+          <span title="Stays for" className="stay">
+            {secondsText((planned?.stay ?? 0) / fps)}
+          </span>
+        </span>
+        {planned && <RowThread slide={planned} fps={fps} width={88} height={88} loose={loose} />}
         {loose && <span className="unseen">Proof has something to say about this slide.</span>}
       </Time>
-      <PictureBox>
-        {slide.picture && (
-          <img
-            className={planned?.image.rendition}
-            src={`/api/stories/${story}/pictures/${slide.picture}/thumb.jpg`}
-            alt={picture?.file ?? ''}
-            loading="lazy"
-            draggable={false}
+      <Shown>
+        {planned && (
+          <ComposedSlide
+            story={story}
+            planned={planned}
+            ratio={ratio}
+            picture={picture?.file ?? ''}
+            words={slide.kind === 'title' ? slide.heading || title : slide.caption.text}
           />
         )}
-        {planned && planned.words !== '' && (
-          <img
-            className="words"
-            src={`/api/stories/${story}/words/${planned.words}.png`}
-            alt={slide.kind === 'title' ? slide.heading || title : slide.caption.text}
-            loading="lazy"
-            draggable={false}
-          />
-        )}
-      </PictureBox>
+      </Shown>
       <Words>
         {slide.kind === 'title' ? (
           <TitleWords slide={slide} title={title} edit={edit} name={name} />
@@ -227,7 +251,6 @@ const FullRow = memo(function FullRow({
           name={name}
           waveform={waveform}
           length={takeLength}
-          edit={edit}
           take={take}
           onPlay={onPlay}
         />
@@ -237,7 +260,7 @@ const FullRow = memo(function FullRow({
           </p>
         ))}
       </Words>
-      <Tools>
+      <Tools className="tools">
         <Handle slot="drag" aria-label={`Drag ${name}`}>
           <HandleIcon />
         </Handle>
@@ -287,6 +310,7 @@ function TitleWords({ slide, title, edit, name }: WordsProps & { title: string }
         onBlur={heading.onBlur}
       />
       <input
+        className="subtitle"
         aria-label={`Subtitle on ${name}`}
         placeholder="A line below it, if you like"
         maxLength={200}
@@ -321,11 +345,11 @@ function ScriptWords({ slide, edit, name }: WordsProps) {
   const script = useSavedText(slide.script, (text) => void edit({ do: 'set script', slide: slide.id, script: text }));
   return (
     <textarea
-      className="script"
+      className={script.value.length > LONG ? 'script long' : 'script'}
       aria-label={`Script of ${name}`}
       placeholder="What you say here. It is read aloud, never shown."
       maxLength={5000}
-      rows={3}
+      rows={1}
       value={script.value}
       onChange={(e) => script.onChange(e.target.value)}
       onBlur={script.onBlur}

@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { sentence } from '../api/client';
 import type { Slide, StoryDocument } from '../api/types';
 import { bringInSound } from '../booth/keeper';
-import { Button, GoTo, Row, Soft } from '../parts/controls';
+import { GoTo, Quiet, Row, Soft } from '../parts/controls';
 import { VoiceIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
 import { secondsText } from '../parts/time';
@@ -14,10 +14,18 @@ import { useSession } from '../account/session';
 const Wave = styled.svg`
   flex: 1;
   min-width: 72px;
-  height: 34px;
+  height: 24px;
   background: var(--raised);
   border: 1px solid var(--line);
   border-radius: 4px;
+`;
+/** In the page's own weight: it is there, and does not ask. */
+const Go = styled(GoTo)`
+  border-color: transparent;
+  background: transparent;
+  padding: 2px 8px;
+  min-height: 30px;
+  color: var(--indigo);
 `;
 export const sounds = ['audio/*', '.wav', '.mp3', '.m4a', '.ogg', '.opus', '.flac', '.webm', '.aif', '.aiff'];
 
@@ -27,13 +35,12 @@ interface Props {
   name: string;
   waveform: number[] | undefined;
   length: StoryDocument['takes'][string] | undefined;
-  edit: StoryHold['edit'];
   take: StoryHold['take'];
   onPlay: (slide: string) => void;
 }
 
 /** The voice of a slide: its waveform with what is trimmed, or the ways to get one. */
-export function VoiceStrip({ story, slide, name, waveform, length, edit, take, onPlay }: Props) {
+export function VoiceStrip({ story, slide, name, waveform, length, take, onPlay }: Props) {
   const tell = useTell();
   const { person } = useSession();
   const [busy, setBusy] = useState(false);
@@ -49,13 +56,13 @@ export function VoiceStrip({ story, slide, name, waveform, length, edit, take, o
   if (!length) {
     return (
       <Row>
-        <GoTo to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name}`}>
+        <Go to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name}`}>
           <VoiceIcon /> Record
-        </GoTo>
+        </Go>
         <FileTrigger acceptedFileTypes={sounds} onSelect={bring}>
-          <Button isDisabled={busy} aria-label={`Bring in a sound for ${name}`}>
+          <Quiet className={busy ? '' : 'tools'} isDisabled={busy} aria-label={`Bring in a sound for ${name}`}>
             {busy ? 'Being brought in …' : 'Bring in a sound'}
-          </Button>
+          </Quiet>
         </FileTrigger>
       </Row>
     );
@@ -93,21 +100,9 @@ export function VoiceStrip({ story, slide, name, waveform, length, edit, take, o
       <Soft as="span" style={{ whiteSpace: 'nowrap' }}>
         {secondsText((to - from) / 48_000)}
       </Soft>
-      <GoTo to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name} again`}>
+      <Go className="tools" to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name} again`}>
         <VoiceIcon />
-      </GoTo>
-      {(length.from > 0 || length.to < length.samples) && (
-        <Button
-          onPress={() => void edit({ do: 'set trim', slide: slide.id, trimmed: !slide.trimmed })}
-          aria-label={
-            slide.trimmed
-              ? `Keep the silence around the voice of ${name}`
-              : `Trim the silence around the voice of ${name}`
-          }
-        >
-          {slide.trimmed ? 'Trimmed' : 'Untrimmed'}
-        </Button>
-      )}
+      </Go>
     </Row>
   );
 }

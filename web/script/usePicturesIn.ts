@@ -1,5 +1,5 @@
 import { useCallback, useRef, useState } from 'react';
-import { Refusal, refusal, sentence, Unreachable } from '../api/client';
+import { pause, refusal, sentence, Unreachable } from '../api/client';
 import type { Added } from '../api/types';
 import { newId, type StoryHold } from '../story/useStory';
 
@@ -28,7 +28,9 @@ function send(story: string, arrival: Arrival, after: string[], tell: (share: nu
     request.responseType = 'json';
     request.upload.onprogress = (event) => tell(event.total > 0 ? event.loaded / event.total : 0);
     request.onload = () =>
-      request.status < 300 ? resolve(request.response as Added) : reject(refusal(request.status, request.response));
+      request.status < 300
+        ? resolve(request.response as Added)
+        : reject(refusal(request.status, request.response, request.getResponseHeader('Retry-After')));
     request.onerror = () => reject(new Unreachable());
     request.send(form);
   });
@@ -38,6 +40,8 @@ function send(story: string, arrival: Arrival, after: string[], tell: (share: nu
 export function usePicturesIn(story: string, hold: StoryHold) {
   const [arrivals, setArrivals] = useState<Arrival[]>([]);
   const busy = useRef(0);
+  /** Taken off the list while they waited. */
+  const left = useRef(new Set<string>());
   const queue = useRef<{ arrival: Arrival; after: string[] }[]>([]);
   const { take, edit } = hold;
 
@@ -66,13 +70,14 @@ export function usePicturesIn(story: string, hold: StoryHold) {
           }
           break;
         } catch (error) {
-          if (error instanceof Unreachable && tries < 8) {
-            mark(arrival.id, { state: 'waiting', problem: sentence(error) });
-            await new Promise((wake) => setTimeout(wake, 1000 * (tries + 1)));
-          } else {
-            mark(arrival.id, { state: 'failed', problem: error instanceof Refusal ? error.message : sentence(error) });
+          if (!(error instanceof Unreachable)) {
+            mark(arrival.id, { state: 'failed', problem: sentence(error) });
             break;
           }
+          // However long it takes: it is sent when there is a connection again, unless it is taken off the list.
+          mark(arrival.id, { state: 'waiting', problem: error.seconds > 0 ? undefined : sentence(error) });
+          await pause(error.seconds > 0 ? error.seconds : Math.min(tries + 1, 10));
+          if (left.current.delete(arrival.id)) break;
         }
       }
     }
@@ -96,6 +101,7 @@ export function usePicturesIn(story: string, hold: StoryHold) {
         queue.current.push({ arrival, after: last ? [...earlier, last] : earlier });
       });
       setArrivals((all) => [...all.filter((a) => a.state !== 'done'), ...made]);
+      for (const each of made) left.current.delete(each.id);
       for (let i = 0; i < SIDE_BY_SIDE; i += 1) void work();
     },
     [hold.view, work],
@@ -110,13 +116,16 @@ export function usePicturesIn(story: string, hold: StoryHold) {
     },
     [edit, hold.view, mark],
   );
-  const putAway = useCallback(
-    (id?: string) =>
-      setArrivals((all) =>
-        all.filter((a) => (id === undefined ? !['done', 'failed', 'same'].includes(a.state) : a.id !== id)),
-      ),
-    [],
-  );
+  /** Takes one off the list, or all that are over. */
+  const putAway = useCallback((id?: string) => {
+    if (id !== undefined) {
+      left.current.add(id);
+      queue.current = queue.current.filter(({ arrival }) => arrival.id !== id);
+    }
+    setArrivals((all) =>
+      all.filter((a) => (id === undefined ? !['done', 'failed', 'same'].includes(a.state) : a.id !== id)),
+    );
+  }, []);
 
   return { arrivals, bringIn, useAgain, putAway };
 }

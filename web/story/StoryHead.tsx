@@ -1,6 +1,6 @@
 import { NavLink } from 'react-router';
 import styled from 'styled-components';
-import { IconButton, Soft } from '../parts/controls';
+import { IconButton } from '../parts/controls';
 import { RedoIcon, UndoIcon } from '../parts/icons';
 import type { StoryHold } from './useStory';
 import { useSavedText } from './useSavedText';
@@ -23,10 +23,24 @@ const Title = styled.input`
     background: var(--raised);
     border-color: var(--indigo);
   }
+  @media (max-width: 600px) {
+    flex: 1 1 calc(100% - 130px);
+    min-width: 0;
+    max-width: none;
+    field-sizing: fixed;
+    padding: 4px;
+  }
 `;
 const Places = styled.nav`
   display: flex;
   gap: 4px;
+  @media (max-width: 600px) {
+    order: 2;
+    gap: 0;
+    a {
+      padding: 0 10px;
+    }
+  }
   a {
     display: inline-flex;
     align-items: center;
@@ -42,6 +56,21 @@ const Places = styled.nav`
   a.active {
     border-color: var(--indigo);
     font-weight: 650;
+  }
+`;
+
+const Steps = styled.span`
+  display: flex;
+  @media (max-width: 600px) {
+    order: 3;
+    margin-inline-start: auto;
+  }
+`;
+const State = styled.span`
+  color: var(--soft);
+  @media (max-width: 600px) {
+    order: 4;
+    font-size: 0.875rem;
   }
 `;
 
@@ -69,17 +98,15 @@ export function StoryHead({ id, hold }: { id: string; hold: StoryHold }) {
         <NavLink to={`/stories/${id}/booth`}>Booth</NavLink>
         <NavLink to={`/stories/${id}/film`}>Film</NavLink>
       </Places>
-      <span style={{ display: 'flex' }}>
+      <Steps>
         <IconButton label="Undo" onPress={() => void undo()} isDisabled={!view?.canUndo}>
           <UndoIcon />
         </IconButton>
         <IconButton label="Do again" onPress={() => void redo()} isDisabled={!view?.canRedo}>
           <RedoIcon />
         </IconButton>
-      </span>
-      <Soft as="span" role="status">
-        {words[saving]}
-      </Soft>
+      </Steps>
+      <State role="status">{words[saving]}</State>
     </>
   );
 }

@@ -1,89 +1,75 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useMutation, useMutationState, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useCallback, useMemo } from 'react';
 import { answer, api, Refusal, sentence, Unreachable } from '../api/client';
 import type { Edit, StoryView } from '../api/types';
 import { useTell } from '../parts/notices';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
 
-interface Step {
-  ask: (revision: string) => Promise<StoryView>;
-  done: (view: StoryView | null) => void;
-}
+/** One act of a person, as it is asked of the server on a revision. */
+type Ask = (revision: string) => Promise<StoryView>;
 
 export const newId = (): string => crypto.randomUUID();
+export const storyKey = (id: string) => ['story', id];
+
+/** Takes a story that the server answered with, unless a newer one is here already. */
+export const takeNewer = (queries: QueryClient, id: string, newer: StoryView) =>
+  queries.setQueryData<StoryView>(storyKey(id), (old) => (old && old.revision > newer.revision ? old : newer));
+
+/** Where the story was changed elsewhere meanwhile, the newest is fetched and the act is done on that: each is about its own part. */
+async function onNewest(queries: QueryClient, id: string, ask: Ask): Promise<StoryView> {
+  for (;;) {
+    try {
+      return await ask(`"${queries.getQueryData<StoryView>(storyKey(id))?.revision ?? 0}"`);
+    } catch (problem) {
+      if (!(problem instanceof Refusal) || problem.status !== 412) throw problem;
+      queries.setQueryData(storyKey(id), await answer(api.GET('/api/stories/{id}', { params: { path: { id } } })));
+    }
+  }
+}
 
 /**
- * A story and the way to change it. Steps go to the server one after another, each with the revision it was made on. Where
- * the story was changed elsewhere meanwhile, the newest is fetched and the step is made on that: each is about its own slide.
- * Without a connection they wait, and are sent when there is one again.
+ * A story and the way to change it. A story has one queue for the whole page, whichever place an act comes from: acts go to
+ * the server one after another. Without a connection they wait, and are sent when there is one again.
  */
 export function useStory(id: string) {
   const queries = useQueryClient();
   const tell = useTell();
-  const key = useMemo(() => ['story', id], [id]);
+  const key = useMemo(() => storyKey(id), [id]);
   const { data: view, error } = useQuery({
     queryKey: key,
     queryFn: () => answer(api.GET('/api/stories/{id}', { params: { path: { id } } })),
+    // An answer to an act is newer than one to a question asked before it.
+    structuralSharing: (old, newer) =>
+      old && (old as StoryView).revision > (newer as StoryView).revision ? old : newer,
     refetchOnMount: 'always',
   });
-  const [saving, setSaving] = useState<Saving>('saved');
-  const steps = useRef<Step[]>([]);
-  const running = useRef(false);
+  const take = useCallback((newer: StoryView) => takeNewer(queries, id, newer), [queries, id]);
+  const { mutateAsync } = useMutation({
+    mutationKey: key,
+    scope: { id: key.join(' ') },
+    // Whether there is a connection is told by trying, not by what the browser believes.
+    networkMode: 'always',
+    mutationFn: (ask: Ask) => onNewest(queries, id, ask),
+    retry: (_, problem) => problem instanceof Unreachable,
+    retryDelay: (count, problem) =>
+      problem instanceof Unreachable && problem.seconds > 0
+        ? problem.seconds * 1000
+        : Math.min(1000 * 1.6 ** count, 15_000),
+    onSuccess: take,
+    onError: (problem) => {
+      tell(sentence(problem), { tone: 'trouble' });
+      return queries.invalidateQueries({ queryKey: key });
+    },
+  });
+  const pending = useMutationState({
+    filters: { mutationKey: key, status: 'pending' },
+    select: (mutation) => mutation.state.failureCount,
+  });
+  const saving: Saving = pending.length === 0 ? 'saved' : pending.some((count) => count > 0) ? 'waiting' : 'saving';
 
-  /** Takes a story that the server answered with, unless a newer one is here already. */
-  const take = useCallback(
-    (newer: StoryView) =>
-      queries.setQueryData<StoryView>(key, (old) => (old && old.revision > newer.revision ? old : newer)),
-    [queries, key],
-  );
-
-  const run = useCallback(async () => {
-    if (running.current) return;
-    running.current = true;
-    setSaving('saving');
-    let patience = 1000;
-    for (let step = steps.current[0]; step; step = steps.current[0]) {
-      try {
-        const revision = queries.getQueryData<StoryView>(key)?.revision ?? 0;
-        const newer = await step.ask(`"${revision}"`);
-        take(newer);
-        step.done(newer);
-        steps.current.shift();
-        setSaving('saving');
-        patience = 1000;
-      } catch (problem) {
-        if (problem instanceof Unreachable) {
-          setSaving('waiting');
-          await new Promise((wake) => setTimeout(wake, patience));
-          patience = Math.min(patience * 1.6, 15_000);
-        } else if (problem instanceof Refusal && problem.status === 412) {
-          try {
-            queries.setQueryData(key, await answer(api.GET('/api/stories/{id}', { params: { path: { id } } })));
-          } catch {
-            await new Promise((wake) => setTimeout(wake, 500));
-          }
-        } else {
-          tell(sentence(problem), { tone: 'trouble' });
-          step.done(null);
-          steps.current.shift();
-          await queries.invalidateQueries({ queryKey: key });
-        }
-      }
-    }
-    running.current = false;
-    setSaving('saved');
-  }, [id, key, queries, take, tell]);
-
-  const change = useCallback(
-    (ask: Step['ask']) =>
-      new Promise<StoryView | null>((done) => {
-        steps.current.push({ ask, done });
-        void run();
-      }),
-    [run],
-  );
-
+  /** Null when it was refused, which the person has then been told. */
+  const change = useCallback((ask: Ask) => mutateAsync(ask).catch(() => null), [mutateAsync]);
   const edit = useCallback(
     (...edits: Edit[]) =>
       change((revision) =>
@@ -110,14 +96,6 @@ export function useStory(id: string) {
       ),
     [change, id],
   );
-
-  useEffect(() => {
-    const warn = (event: BeforeUnloadEvent) => {
-      if (steps.current.length > 0) event.preventDefault();
-    };
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, []);
 
   return { view, error, saving, edit, undo, redo, take };
 }

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Proof;
+
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\SlideKind;
+use Rhapsode\Core\Story\Story;
+
+/** What is good about a story: said before what is to be mended, and only where it is so. */
+final class Praise
+{
+    /** What each sentence says is true where there is something of the kind and none of these findings. */
+    private const CLEAR = ['silent', 'too-quiet', 'clipped', 'noisy'];
+    private const READABLE = ['words-too-long', 'too-fast-to-read'];
+    private const CREDITED = ['no-source', 'half-source', 'no-music-source', 'half-music-source', 'no-picture'];
+    private const LONG_ENOUGH = ['too-short', 'too-long'];
+
+    /**
+     * @param list<Finding> $findings of the same story
+     *
+     * @return list<string>
+     */
+    public static function of(Story $story, array $findings, ?LengthWanted $wanted = null): array
+    {
+        $has = static fn(\Closure $is): bool => [] !== array_filter($story->slides, $is);
+        $shown = $has(static fn(Slide $s): bool => null !== $s->picture);
+        if (!$shown) {
+            return [];
+        }
+        $found = array_map(static fn(Finding $f): string => $f->rule, $findings);
+        /** @param list<string> $rules */
+        $free = static fn(array $rules): bool => [] === array_intersect(array_filter($rules, is_string(...)), $found);
+
+        return array_keys(array_filter([
+            'It opens with a title.' => SlideKind::Title === $story->slides[0]->kind,
+            'It is as long as the task asks.' => null !== $wanted && $free(self::LONG_ENOUGH),
+            'All that is written to be said is spoken.' => $has(static fn(Slide $s): bool => null !== $s->take && '' !== trim($s->script)) && $free(['script-unspoken']),
+            'Every voice is clear.' => $has(static fn(Slide $s): bool => null !== $s->take) && $free(self::CLEAR),
+            'The words on the pictures can be read in time.' => $has(static fn(Slide $s): bool => '' !== trim($s->caption->text)) && $free(self::READABLE),
+            'Everybody whose work is used is named.' => $free(self::CREDITED),
+        ]));
+    }
+}

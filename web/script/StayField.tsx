@@ -1,0 +1,74 @@
+import { useState } from 'react';
+import { Input, Label, NumberField } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Slide, StoryView } from '../api/types';
+import { Button, Soft, fieldLook } from '../parts/controls';
+import type { StoryHold } from '../story/useStory';
+
+const Beside = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: end;
+`;
+const Seconds = styled(NumberField)`
+  ${fieldLook}
+  input {
+    width: 92px;
+  }
+`;
+
+/** How long the chosen slides stay: as long as their voices, or a time of their own. */
+export function StayField({ slides, view, edit }: { slides: Slide[]; view: StoryView; edit: StoryHold['edit'] }) {
+  const free = slides.filter((s) => s.take === null);
+  const ids = free.map((s) => s.id);
+  const [total, setTotal] = useState(90);
+  const [first] = free;
+  if (!first)
+    return (
+      <Soft>
+        {slides.length === 1 ? 'It stays as long as its voice lasts.' : 'They stay as long as their voices last.'}
+      </Soft>
+    );
+  const planned = view.plan.slides.find((s) => s.id === first.id);
+  return (
+    <>
+      <Beside>
+        <Seconds
+          value={(planned?.stay ?? 0) / view.plan.fps}
+          minValue={0.5}
+          maxValue={600}
+          formatOptions={{ maximumFractionDigits: 2 }}
+          onChange={(stay) => {
+            // An emptied field says nothing.
+            if (!Number.isNaN(stay)) void edit({ do: 'set stay', slides: ids, stay });
+          }}
+        >
+          <Label>
+            {free.length === 1
+              ? 'Stays for (seconds)'
+              : `Each of the ${free.length} without a voice stays for (seconds)`}
+          </Label>
+          <Input />
+        </Seconds>
+        {free.some((s) => s.stay !== null) && (
+          <Button onPress={() => void edit({ do: 'set stay', slides: ids, stay: null })}>The usual time</Button>
+        )}
+      </Beside>
+      {free.length > 1 && (
+        <Beside>
+          <Seconds
+            value={total}
+            minValue={1}
+            maxValue={36_000}
+            onChange={(next) => !Number.isNaN(next) && setTotal(next)}
+          >
+            <Label>Or share a length out over them (seconds)</Label>
+            <Input />
+          </Seconds>
+          <Button onPress={() => void edit({ do: 'share length', slides: ids, seconds: total })}>Share out</Button>
+        </Beside>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,137 @@
+import styled from 'styled-components';
+import { useSession } from '../account/session';
+import type { Finding, StoryView } from '../api/types';
+import { Button, Row } from '../parts/controls';
+import { TickIcon } from '../parts/icons';
+import { newId, type StoryHold } from './useStory';
+
+const Good = styled.ul`
+  display: grid;
+  gap: 4px;
+  color: var(--moss);
+  li {
+    display: flex;
+    gap: 8px;
+  }
+  svg {
+    flex: none;
+    margin-top: 2px;
+  }
+`;
+const Mend = styled.ul`
+  display: grid;
+  gap: 10px;
+  > li {
+    display: grid;
+    gap: 4px;
+    border-left: 4px solid var(--ochre);
+    padding: 2px 0 2px 10px;
+  }
+  > li.must {
+    border-color: var(--madder);
+  }
+  .slides {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px;
+  }
+`;
+const Number = styled(Button)`
+  min-width: 40px;
+  padding: 2px 8px;
+`;
+
+/** How many slides are named at once; the rest are counted. */
+const NAMED = 12;
+
+/** What one act mends for all slides of a finding. */
+function useMends(view: StoryView, edit: StoryHold['edit']) {
+  const { person } = useSession();
+  const mine = { author: person?.firstName ?? '', licence: 'my own work' };
+  const pictures = (slides: string[]) => [
+    ...new Set(view.story.slides.flatMap((s) => (slides.includes(s.id) && s.picture !== null ? [s.picture] : []))),
+  ];
+  const lacking = Object.entries(view.story.music ?? {})
+    .filter(([, music]) => Object.values(music.source ?? {}).every((part) => part === ''))
+    .map(([id]) => id);
+  return (finding: Finding): [string, () => void] | null => {
+    const slides = finding.slides.map((s) => s.id);
+    switch (finding.rule) {
+      case 'no-source':
+        return [
+          slides.length === 1 ? 'I made it myself' : 'I made these myself',
+          () => void edit({ do: 'set source', pictures: pictures(slides), source: mine }),
+        ];
+      case 'no-music-source':
+        return ['I made the music myself', () => void edit({ do: 'set source', music: lacking, source: mine })];
+      case 'small-picture':
+      case 'much-cropped':
+        return [
+          slides.length === 1 ? 'Show it whole' : 'Show them whole',
+          () => void edit({ do: 'set fit', slides, fit: 'whole' }),
+        ];
+      case 'no-title':
+        return [
+          'Add a title slide',
+          () => void edit({ do: 'add slide', slide: { id: newId(), kind: 'title' }, after: null }),
+        ];
+      default:
+        return null;
+    }
+  };
+}
+
+/** The reading before the film: what is good first, then what to mend, each thing once, with its slides. */
+export function ProofList({
+  view,
+  edit,
+  onPick,
+}: {
+  view: StoryView;
+  edit: StoryHold['edit'];
+  onPick: (slide: string) => void;
+}) {
+  const mends = useMends(view, edit);
+  const number = (slide: string) => view.story.slides.findIndex((s) => s.id === slide) + 1;
+  return (
+    <>
+      {view.praise.length > 0 && (
+        <Good aria-label="What is good">
+          {view.praise.map((sentence) => (
+            <li key={sentence}>
+              <TickIcon /> {sentence}
+            </li>
+          ))}
+        </Good>
+      )}
+      {view.proof.length === 0 && <p>Nothing to mend. It is ready to become a film.</p>}
+      {view.proof.length > 0 && (
+        <Mend aria-label="What to mend">
+          {view.proof.map((finding) => {
+            const mend = mends(finding);
+            return (
+              <li key={finding.rule + finding.sentence} className={finding.level}>
+                <span>{finding.sentence}</span>
+                <Row>
+                  {mend && <Button onPress={mend[1]}>{mend[0]}</Button>}
+                  <span className="slides">
+                    {finding.slides.slice(0, NAMED).map((slide) => (
+                      <Number
+                        key={slide.id}
+                        aria-label={`Go to slide ${number(slide.id)}`}
+                        onPress={() => onPick(slide.id)}
+                      >
+                        {number(slide.id)}
+                      </Number>
+                    ))}
+                    {finding.slides.length > NAMED && <span>and {finding.slides.length - NAMED} more</span>}
+                  </span>
+                </Row>
+              </li>
+            );
+          })}
+        </Mend>
+      )}
+    </>
+  );
+}
