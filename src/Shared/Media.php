@@ -6,6 +6,7 @@ namespace Rhapsode\App\Shared;
 
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\EventListener\AbstractSessionListener;
 
 /** Sends a file of the store after the application's own check: nginx does the sending (X-Accel-Redirect). */
 final class Media
@@ -19,7 +20,8 @@ final class Media
             'Content-Security-Policy' => "default-src 'none'",
             // Only the reader's own browser may keep it, and asks each time whether it may still be shown: the next pupil at the
             // same computer may not see it. nginx answers 304 by its ETag.
-            'Cache-Control' => 'private, no-cache',
+            'Cache-Control' => 'private, no-cache, must-revalidate',
+            AbstractSessionListener::NO_AUTO_CACHE_CONTROL_HEADER => 'true',
         ]);
         if (null !== $download) {
             $response->headers->set('Content-Disposition', self::attachment($download));

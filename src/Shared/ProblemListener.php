@@ -9,6 +9,7 @@ use Rhapsode\Core\Edit\Refused;
 use Rhapsode\Core\Shape\BadShape;
 use Rhapsode\Studio\Tool\Unreadable;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\Exception\RequestExceptionInterface;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
@@ -34,6 +35,7 @@ final readonly class ProblemListener
             $error instanceof BadShape, $error instanceof Unreadable => new Problem(422, $error->getMessage()),
             $error instanceof Busy => new Problem(429, 'Much is being prepared just now. This goes on by itself in a moment.', [], ['Retry-After' => (string) $error->seconds]),
             $error instanceof Stale => new Problem(412, 'The story was changed elsewhere in the meantime.', ['revision' => $error->revision]),
+            $error->getPrevious() instanceof RequestExceptionInterface => new Problem(400, 'That could not be understood.'),
             $error instanceof HttpExceptionInterface => match ($error->getStatusCode()) {
                 404, 403 => self::notFound(),
                 405 => new Problem(405, 'That cannot be done here.'),

@@ -10,8 +10,10 @@ use Rhapsode\App\Film\FilmState;
 use Rhapsode\App\HandIn\HandIn;
 use Rhapsode\App\HandIn\Remark;
 use Rhapsode\App\Picture\PictureRecord;
+use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Take\TakeRecord;
+use Rhapsode\Core\Story\Caption;
 use Rhapsode\Core\Story\Music;
 use Rhapsode\Core\Story\Picture;
 use Rhapsode\Core\Story\Slide;
@@ -20,7 +22,6 @@ use Rhapsode\Core\Story\Story;
 /** Who may what: each route, asked by everybody. */
 final class AccessTest extends AppTestCase
 {
-    private const NOBODY = [];
     private const OWNER = ['sam'];
     private const WATCHERS = ['sam', 'tara'];
     private const TEACHER = ['tara'];
@@ -33,6 +34,7 @@ final class AccessTest extends AppTestCase
         'POST /api/session/begin' => self::EVERYBODY,
         'POST /api/session/end' => self::SIGNED_IN,
         'GET /api/health' => self::EVERYBODY,
+        'POST /api/trouble' => self::EVERYBODY,
         'GET /api/desk' => self::SIGNED_IN,
         'POST /api/stories' => self::SIGNED_IN,
         'GET /api/stories/{id}' => self::OWNER,
@@ -41,7 +43,7 @@ final class AccessTest extends AppTestCase
         'POST /api/stories/{id}/edits' => self::OWNER,
         'POST /api/stories/{id}/undo' => self::OWNER,
         'POST /api/stories/{id}/redo' => self::OWNER,
-        'GET /api/stories/{id}/words/{hash}.png' => self::NOBODY,
+        'GET /api/stories/{id}/words/{hash}.png' => self::OWNER,
         'POST /api/stories/{id}/pictures' => self::OWNER,
         'GET /api/stories/{id}/pictures/{picture}/{rendition}.jpg' => self::OWNER,
         'POST /api/stories/{id}/takes' => self::OWNER,
@@ -95,6 +97,39 @@ final class AccessTest extends AppTestCase
         }
     }
 
+    /** A deleted story takes what hangs on it along; what was handed in stays to be read by those who had it. */
+    public function testWhatHangsOnADeletedStoryIsGoneWithIt(): void
+    {
+        $made = $this->made();
+        $this->as('sam')->ask('DELETE', "/api/stories/{$made['story']}");
+        foreach (["/api/takes/{$made['take']}", "/api/takes/{$made['take']}/sound.flac", "/api/stories/{$made['story']}/pictures/{$made['picture']}/full.jpg", "/api/stories/{$made['story']}/words/{$made['words']}.png"] as $path) {
+            self::assertSame(404, $this->ask('GET', $path)->getStatusCode(), $path);
+        }
+        $this->told('POST', "/api/films/{$made['film']}/cancel", null, 404);
+        $this->told('POST', "/api/assignments/{$this->assignment->id}/handins", ['film' => $made['film']], 404);
+        foreach (['sam', 'tara'] as $reader) {
+            $this->as($reader)->told('GET', "/api/handins/{$made['handIn']}");
+            $this->told('GET', "/api/films/{$made['film']}");
+        }
+        $this->entities()->createQuery('DELETE ' . Remark::class)->execute();
+        $this->entities()->createQuery('DELETE ' . HandIn::class)->execute();
+        $this->as('sam')->told('GET', "/api/films/{$made['film']}", null, 404);
+        self::assertSame(404, $this->ask('GET', "/api/films/{$made['film']}/film.mp4")->getStatusCode());
+        self::assertSame(404, $this->ask('GET', "/api/films/{$made['film']}/captions.srt")->getStatusCode());
+    }
+
+    public function testWhatIsNoIdIsNotThere(): void
+    {
+        $made = $this->made();
+        $this->as('tara');
+        foreach ([str_repeat('-', 36), str_repeat('a', 36), '00000000-0000-0000-0000-000000000000'] as $odd) {
+            $this->client->request('DELETE', "/api/handins/{$made['handIn']}/remarks/{$odd}", server: ['HTTP_X_RHAPSODE' => '1']);
+            self::assertSame(404, $this->client->getResponse()->getStatusCode(), $odd);
+            $this->client->request('GET', "/api/handins/{$odd}");
+            self::assertSame(404, $this->client->getResponse()->getStatusCode(), $odd);
+        }
+    }
+
     public function testAFilmThatIsNotHandedInIsItsMakersAlone(): void
     {
         $film = $this->made()['film'];
@@ -117,17 +152,17 @@ final class AccessTest extends AppTestCase
             default => $made['story'],
         };
 
-        return strtr($path, ['{id}' => $id, '{picture}' => $made['picture'], '{rendition}' => 'full', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => str_repeat('a', 24), '{music}' => $made['picture'], '{container}' => 'mp4', '{format}' => 'srt']);
+        return strtr($path, ['{id}' => $id, '{picture}' => $made['picture'], '{rendition}' => 'full', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => $made['words'], '{music}' => $made['picture'], '{container}' => 'mp4', '{format}' => 'srt']);
     }
 
-    /** @return array{story: string, picture: string, take: string, film: string, handIn: string, remark: string} all of it Sam's */
+    /** @return array{story: string, picture: string, take: string, film: string, handIn: string, remark: string, words: string} all of it Sam's */
     private function made(): array
     {
         $entities = $this->entities();
         $record = new StoryRecord($this->people['sam'], new Story('Mine'), $this->assignment);
         $picture = new PictureRecord($record, str_repeat('0', 64), 'p.jpg');
         $id = (string) $picture->id;
-        $record->write(new Story('Mine', [new Slide('s', picture: $id)], [$id => new Picture($id, 'p.jpg', 100, 100)], music: [$id => new Music($id, 'm.mp3', 48_000, -20.0, -18.0, -3.0)]));
+        $record->write(new Story('Mine', [new Slide('s', picture: $id, caption: new Caption('A fact'))], [$id => new Picture($id, 'p.jpg', 100, 100)], music: [$id => new Music($id, 'm.mp3', 48_000, -20.0, -18.0, -3.0)]));
         $take = new TakeRecord($record, 's', 't.webm');
         $take->finished = true;
         $film = new FilmRecord($record);
@@ -140,6 +175,6 @@ final class AccessTest extends AppTestCase
         }
         $entities->flush();
 
-        return ['story' => (string) $record->id, 'picture' => $id, 'take' => (string) $take->id, 'film' => (string) $film->id, 'handIn' => (string) $handIn->id, 'remark' => (string) $remark->id];
+        return ['story' => (string) $record->id, 'picture' => $id, 'take' => (string) $take->id, 'film' => (string) $film->id, 'handIn' => (string) $handIn->id, 'remark' => (string) $remark->id, 'words' => self::service(PlanMaker::class)->plan($record->story())->slides[0]->words->hash()];
     }
 }

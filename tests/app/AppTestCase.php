@@ -110,7 +110,7 @@ abstract class AppTestCase extends WebTestCase
         }
         $this->client->request($method, $path, server: $server, content: \is_array($body) ? json_encode($body, \JSON_THROW_ON_ERROR) : $body);
         $response = $this->client->getResponse();
-        $this->contract->check($method, $path, $response);
+        $this->contract->check($method, $path, $response, \is_array($body) ? 'application/json' : null, (string) $this->client->getRequest()->getContent());
 
         return $response;
     }
@@ -157,15 +157,18 @@ abstract class AppTestCase extends WebTestCase
     /**
      * Sends a picture in.
      *
+     * @param list<string> $after slides that it should follow, the nearest first
+     *
      * @return array<string, mixed>
      */
-    protected function bringIn(string $story, string $path, string $name = 'picture.jpg', int $status = 201, ?string $slide = null): array
+    protected function bringIn(string $story, string $path, string $name = 'picture.jpg', int $status = 201, ?string $slide = null, array $after = []): array
     {
         $copy = tempnam(sys_get_temp_dir(), 'up') ?: '';
         copy($path, $copy);
-        $this->client->request('POST', "/api/stories/{$story}/pictures", ['slide' => $slide ?? (string) Uuid::v7(), 'after' => ''], ['file' => new UploadedFile($copy, $name, test: true)], ['HTTP_X_RHAPSODE' => '1']);
+        $fields = ['slide' => $slide ?? (string) Uuid::v7(), 'after' => implode(',', $after)];
+        $this->client->request('POST', "/api/stories/{$story}/pictures", $fields, ['file' => new UploadedFile($copy, $name, test: true)], ['HTTP_X_RHAPSODE' => '1']);
         $response = $this->client->getResponse();
-        $this->contract->check('POST', "/api/stories/{$story}/pictures", $response);
+        $this->contract->check('POST', "/api/stories/{$story}/pictures", $response, 'multipart/form-data', json_encode($fields + ['file' => ''], \JSON_THROW_ON_ERROR));
         self::assertSame($status, $response->getStatusCode(), (string) $response->getContent());
         /** @var array<string, mixed> $data */
         $data = json_decode((string) $response->getContent(), true, 32, \JSON_THROW_ON_ERROR);

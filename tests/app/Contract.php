@@ -15,14 +15,23 @@ final class Contract
 {
     private const BASE = 'https://rhapsode.example/schema/';
 
-    /** @var array{paths: array<string, array<string, array{responses: array<string, array<string, mixed>>}>>}|null */
+    /** @var array{paths: array<string, array<string, array{requestBody?: array{content: array<string, mixed>}, responses: array<string, array<string, mixed>>}>>}|null */
     private static ?array $document = null;
     private static ?Validator $validator = null;
 
-    /** Every answer is one that the contract promises. */
-    public function check(string $method, string $path, Response $response): void
+    /**
+     * Every answer is one that the contract promises, and what was asked and done is what the contract allows to ask.
+     *
+     * @param string|null $type what kind of body was sent; null where none was, or one that is wrong on purpose
+     * @param string      $body as JSON; of a form, its fields
+     */
+    public function check(string $method, string $path, Response $response, ?string $type = null, string $body = ''): void
     {
         [$template, $operation] = $this->operation($method, $path);
+        if (null !== $type && $response->isSuccessful()) {
+            Assert::assertArrayHasKey($type, $operation['requestBody']['content'] ?? [], "{$method} {$template} is not said to take {$type}");
+            $this->valid($body, self::schema($template, $method, 'requestBody', 'content', $type, 'schema'));
+        }
         $status = (string) $response->getStatusCode();
         Assert::assertArrayHasKey($status, $operation['responses'], "{$method} {$template} is not said to answer {$status}: " . $response->getContent());
         $content = $operation['responses'][$status]['content'] ?? [];
@@ -34,9 +43,15 @@ final class Contract
         $type = explode(';', (string) $response->headers->get('Content-Type'))[0];
         Assert::assertArrayHasKey($type, $content, "{$method} {$template} answers {$status} as {$type}");
         if (str_ends_with($type, 'json')) {
-            $pointer = implode('/', array_map(static fn(string $k): string => str_replace(['~', '/'], ['~0', '~1'], $k), ['paths', $template, strtolower($method), 'responses', $status, 'content', $type, 'schema']));
-            $this->valid((string) $response->getContent(), self::BASE . 'openapi.json#/' . implode('/', array_map(rawurlencode(...), explode('/', $pointer))));
+            $this->valid((string) $response->getContent(), self::schema($template, $method, 'responses', $status, 'content', $type, 'schema'));
         }
+    }
+
+    private static function schema(string $template, string $method, string ...$keys): string
+    {
+        $pointer = implode('/', array_map(static fn(string $k): string => str_replace(['~', '/'], ['~0', '~1'], $k), ['paths', $template, strtolower($method), ...$keys]));
+
+        return self::BASE . 'openapi.json#/' . implode('/', array_map(rawurlencode(...), explode('/', $pointer)));
     }
 
     /** A stored story is one of schema/story.schema.json. */
@@ -65,7 +80,7 @@ final class Contract
         Assert::assertNull($error, null === $error ? '' : (string) json_encode((new ErrorFormatter())->format($error), \JSON_PRETTY_PRINT));
     }
 
-    /** @return array{string, array{responses: array<string, array<string, mixed>>}} */
+    /** @return array{string, array{requestBody?: array{content: array<string, mixed>}, responses: array<string, array<string, mixed>>}} */
     private function operation(string $method, string $path): array
     {
         $path = explode('?', $path)[0];
@@ -77,11 +92,11 @@ final class Contract
         Assert::fail("{$method} {$path} is not in the contract");
     }
 
-    /** @return array{paths: array<string, array<string, array{responses: array<string, array<string, mixed>>}>>} */
+    /** @return array{paths: array<string, array<string, array{requestBody?: array{content: array<string, mixed>}, responses: array<string, array<string, mixed>>}>>} */
     private static function document(): array
     {
         if (null === self::$document) {
-            /** @var array{paths: array<string, array<string, array{responses: array<string, array<string, mixed>>}>>} $document */
+            /** @var array{paths: array<string, array<string, array{requestBody?: array{content: array<string, mixed>}, responses: array<string, array<string, mixed>>}>>} $document */
             $document = Yaml::parseFile(\dirname(__DIR__, 2) . '/schema/openapi.yaml');
             self::$document = $document;
         }

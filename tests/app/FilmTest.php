@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\App;
 
 use Rhapsode\App\Film\FilmRecord;
+use Rhapsode\App\Film\Films;
+use Rhapsode\App\Film\FilmState;
 use Rhapsode\App\Film\FilmWorker;
 use Rhapsode\App\Film\JoinFilm;
 use Rhapsode\App\Film\MakeFilm;
@@ -91,6 +93,46 @@ final class FilmTest extends AppTestCase
         $this->told('GET', "/api/films/{$film}/film.mp4", null, 404);
         // It may be asked for again.
         self::assertNotSame($film, $this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+    }
+
+    /** It was stopped while its last piece was joined: it stays stopped, and a film that is made is not stopped any more. */
+    public function testStoppingAndEndingAtOnceEndInOneTruth(): void
+    {
+        $story = $this->as('sam')->story();
+        $this->bringIn($story, $path = self::newPicture(), slide: 'pic');
+        unlink($path);
+        $slides = (array) self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides');
+        $this->edit($story, ['do' => 'set stay', 'slides' => array_column($slides, 'id'), 'stay' => 1.0]);
+        $film = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+        $worker = self::service(FilmWorker::class);
+        // The join has read the film as one to be made when the person stops it.
+        $record = $this->entities()->find(FilmRecord::class, $film);
+        self::assertNotNull($record);
+        $this->entities()->getConnection()->executeStatement("UPDATE film SET state = 'cancelled' WHERE id = ?", [$film]);
+        self::assertFalse(self::service(Films::class)->whileUnderWay($record, static function (FilmRecord $film): void {
+            $film->state = FilmState::Done;
+        }));
+        $worker->make(new MakeFilm($film));
+        self::assertSame('cancelled', $this->told('GET', "/api/films/{$film}")['state']);
+
+        $second = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+        $this->work();
+        $this->told('POST', "/api/films/{$second}/cancel", null, 409);
+        self::assertSame('done', $this->told('GET', "/api/films/{$second}")['state']);
+    }
+
+    public function testAHandInShowsItsOwnCover(): void
+    {
+        [$story, $film] = $this->made();
+        $cover = StoryTest::text(self::at($this->told('GET', '/api/desk'), 'stories', 0, 'cover'));
+        $handIn = StoryTest::text($this->told('POST', "/api/assignments/{$this->assignment->id}/handins", ['film' => $film], 201)['id']);
+        $this->edit($story, ['do' => 'delete slides', 'slides' => ['pic']]);
+        $this->bringIn($story, $path = self::newPicture());
+        unlink($path);
+
+        self::assertNotSame($cover, self::at($this->told('GET', '/api/desk'), 'stories', 0, 'cover'));
+        self::assertSame($cover, $this->told('GET', "/api/handins/{$handIn}")['cover']);
+        self::assertSame("/_store/pictures/{$cover}/thumb.jpg", $this->ask('GET', "/api/handins/{$handIn}/cover.jpg")->headers->get('X-Accel-Redirect'));
     }
 
     public function testThereIsNoFilmWithoutPictures(): void

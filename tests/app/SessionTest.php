@@ -4,6 +4,14 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\App;
 
+use Rhapsode\App\Account\NotSignedIn;
+use Rhapsode\App\Account\User;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactory;
+use Symfony\Component\PasswordHasher\PasswordHasherInterface;
+use Symfony\Component\Security\Core\Exception\BadCredentialsException;
+use Symfony\Component\Security\Core\Exception\UserNotFoundException;
+
 final class SessionTest extends AppTestCase
 {
     public function testSigningInAndOut(): void
@@ -14,6 +22,84 @@ final class SessionTest extends AppTestCase
         self::assertSame('student', $this->told('GET', '/api/session')['role']);
         self::assertSame(204, $this->ask('POST', '/api/session/end')->getStatusCode());
         $this->told('GET', '/api/desk', null, 401);
+    }
+
+    /** The same work for a name that is there and for one that is not: how long an answer takes tells nothing. */
+    public function testAnUnknownNameIsAsMuchWorkAsAKnownOne(): void
+    {
+        $hasher = new class implements PasswordHasherInterface {
+            public int $work = 0;
+
+            public function hash(#[\SensitiveParameter] string $plainPassword): string
+            {
+                ++$this->work;
+
+                return 'x';
+            }
+
+            public function verify(string $hashedPassword, #[\SensitiveParameter] string $plainPassword): bool
+            {
+                ++$this->work;
+
+                return false;
+            }
+
+            public function needsRehash(string $hashedPassword): bool
+            {
+                return false;
+            }
+        };
+        $refusal = new NotSignedIn(new PasswordHasherFactory([User::class => $hasher]));
+        $ask = static fn(string $password): Request => new Request(content: json_encode(['name' => 'nobody', 'password' => $password], \JSON_THROW_ON_ERROR), server: ['CONTENT_TYPE' => 'application/json']);
+        // What a known name costs is one verification, which takes as long as hashing does.
+        $refusal->onAuthenticationFailure($ask('wrong'), new BadCredentialsException('', 0, new BadCredentialsException()));
+        self::assertSame(0, $hasher->work);
+        $refusal->onAuthenticationFailure($ask('wrong'), new BadCredentialsException('', 0, new UserNotFoundException()));
+        self::assertSame(1, $hasher->work);
+        // Of a password that is too long for it, a hasher makes no work for a known name either.
+        $refusal->onAuthenticationFailure($ask(str_repeat('x', 5000)), new BadCredentialsException('', 0, new UserNotFoundException()));
+        self::assertSame(1, $hasher->work);
+        $this->told('POST', '/api/session/begin', ['name' => 'nobody' . $this->name(), 'password' => 'wrong'], 401);
+    }
+
+    public function testSigningOutLeavesNothingForTheNextAtThisComputer(): void
+    {
+        $response = $this->as('sam')->ask('POST', '/api/session/end');
+        // Clear-Site-Data (W3C). Not "storage": there lie recordings that were not sent yet.
+        self::assertSame('"cache"', $response->headers->get('Clear-Site-Data'));
+    }
+
+    public function testAForeignHostIsRefused(): void
+    {
+        $this->client->request('GET', '/api/session', server: ['HTTP_HOST' => 'elsewhere.example']);
+        self::assertSame(400, $this->client->getResponse()->getStatusCode());
+        self::assertStringNotContainsString('elsewhere', (string) $this->client->getResponse()->getContent());
+    }
+
+    public function testWhatAPageThrewIsNamedByItsRequest(): void
+    {
+        $response = $this->ask('POST', '/api/trouble', ['where' => 'The sheet', 'what' => 'TypeError: x is undefined']);
+        self::assertSame(204, $response->getStatusCode());
+        $id = (string) $response->headers->get('X-Request-Id');
+        self::assertMatchesRegularExpression('/^[0-9a-f]{16}$/', $id);
+        $file = \dirname(__DIR__, 2) . '/var/log/test.log';
+        $log = (string) file_get_contents($file, offset: max(0, (int) filesize($file) - 20_000));
+        self::assertMatchesRegularExpression("/a page threw.*x is undefined.*{$id}/", $log);
+    }
+
+    /** The application's own role reads and writes rows, and nothing else. */
+    public function testTheDatabaseRoleOwnsNothing(): void
+    {
+        $database = $this->entities()->getConnection();
+        self::assertFalse($database->fetchOne('SELECT rolsuper OR rolcreatedb OR rolcreaterole FROM pg_roles WHERE rolname = current_user'));
+        foreach (['CREATE TABLE extra (id INT)', 'DROP TABLE session', "COPY (SELECT 1) TO PROGRAM 'true'"] as $sql) {
+            try {
+                $database->transactional(static fn(): mixed => $database->executeStatement($sql));
+                self::fail("it may {$sql}");
+            } catch (\Doctrine\DBAL\Exception $problem) {
+                self::assertMatchesRegularExpression('/permission denied|must be owner|must be superuser/', $problem->getMessage());
+            }
+        }
     }
 
     public function testGuessingIsSlowedDown(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\App;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use Rhapsode\App\Story\StoryRecord;
 use Symfony\Component\Uid\Uuid;
 
@@ -71,7 +72,7 @@ final class StoryTest extends AppTestCase
         self::assertFalse($this->told('GET', "/api/stories/{$id}")['canUndo']);
     }
 
-    public function testAStoryPutAwayComesBack(): void
+    public function testADeletedStoryComesBack(): void
     {
         $id = $this->as('sam')->story();
         self::assertSame(204, $this->ask('DELETE', "/api/stories/{$id}")->getStatusCode());
@@ -81,7 +82,73 @@ final class StoryTest extends AppTestCase
         $this->told('GET', "/api/stories/{$id}");
     }
 
-    public function testPicturesComeInOnceAndOverlappingOnesKeepTheirOrder(): void
+    /** Three are chosen; the second arrives before the first. Each says which ones it should follow, the nearest first. */
+    public function testPicturesThatOvertakeEachOtherKeepTheirOrder(): void
+    {
+        $id = $this->as('sam')->story();
+        $title = self::text(self::at($this->told('GET', "/api/stories/{$id}"), 'story', 'slides', 0, 'id'));
+        foreach (['b' => ['a', $title], 'a' => [$title], 'c' => ['b', 'a', $title]] as $slide => $after) {
+            $this->bringIn($id, $path = self::newPicture(), "{$slide}.jpg", slide: $slide, after: $after);
+            unlink($path);
+        }
+        self::assertSame([$title, 'a', 'b', 'c'], array_column((array) self::at($this->told('GET', "/api/stories/{$id}"), 'story', 'slides'), 'id'));
+    }
+
+    /** The answer was lost on its way: asked again, it is the same answer and not a second picture. */
+    public function testAPictureSentAgainForTheSameSlideIsThatPicture(): void
+    {
+        $id = $this->as('sam')->story();
+        $path = self::newPicture();
+        $first = $this->bringIn($id, $path, slide: 'one');
+        $again = $this->bringIn($id, $path, slide: 'one');
+        unlink($path);
+
+        self::assertSame($first['picture'], $again['picture']);
+        self::assertCount(2, (array) self::at($again, 'story', 'story', 'slides'));
+    }
+
+    /** @return iterable<string, array{string, int, string|null}> */
+    public static function titles(): iterable
+    {
+        yield 'nothing to be seen' => ["\u{200B}\u{2060}\u{3164}", 422, null];
+        yield 'only turned round' => ["\u{202E}\u{202C}", 422, null];
+        yield 'turned round' => ["\u{202E}llim ehT\u{202C}", 201, 'llim ehT'];
+        yield 'no characters' => ["The \u{FFFE}mill\u{FFFF}\u{1FFFE}", 201, 'The mill'];
+        yield 'Hebrew with its mark' => ["טחנה\u{200F}", 201, "טחנה\u{200F}"];
+        yield 'a family' => ['👩‍👩‍👧', 201, '👩‍👩‍👧'];
+    }
+
+    #[DataProvider('titles')]
+    public function testATitleCanBeSeenAndDisturbsNothing(string $title, int $status, ?string $kept): void
+    {
+        $answer = $this->as('sam')->told('POST', '/api/stories', ['title' => $title], $status);
+        self::assertSame($kept, 201 === $status ? self::at($answer, 'story', 'title') : null);
+        if (201 === $status) {
+            $words = self::text(self::at($answer, 'plan', 'slides', 0, 'words'));
+            self::assertSame(200, $this->ask('GET', '/api/stories/' . self::text($answer['id']) . "/words/{$words}.png")->getStatusCode(), 'it can be drawn');
+        }
+    }
+
+    public function testTooMuchAtOnceIsRefusedBeforeItIsRead(): void
+    {
+        $id = $this->as('sam')->story();
+        $this->told('POST', '/api/stories', '{"title":[' . str_repeat('0,', 3_000_000) . '0]}', 413);
+        $this->told('POST', "/api/stories/{$id}/edits", '{"edits":[' . str_repeat('0,', 600_000) . '0]}', 422, ['If-Match' => '"1"']);
+        self::assertLessThan(384_000_000, memory_get_peak_usage(true));
+    }
+
+    /** What a page shows of its plan is found again without planning, and the words of another story are not. */
+    public function testWordsAreFoundByTheirHash(): void
+    {
+        $id = $this->as('sam')->story();
+        $words = self::text(self::at($this->told('GET', "/api/stories/{$id}"), 'plan', 'slides', 0, 'words'));
+        $other = self::text($this->told('POST', '/api/stories', ['title' => 'Another'], 201)['id']);
+
+        self::assertSame(200, $this->ask('GET', "/api/stories/{$id}/words/{$words}.png")->getStatusCode());
+        self::assertSame(404, $this->ask('GET', "/api/stories/{$other}/words/{$words}.png")->getStatusCode());
+    }
+
+    public function testPicturesComeInOnce(): void
     {
         $id = $this->as('sam')->story();
         [$one, $two] = [self::newPicture(), self::newPicture()];
@@ -116,6 +183,7 @@ final class StoryTest extends AppTestCase
         $response = $this->ask('GET', "/api/stories/{$id}/pictures/{$picture}/full.jpg");
         self::assertSame("/_store/pictures/{$picture}/full.jpg", $response->headers->get('X-Accel-Redirect'));
         self::assertStringContainsString('private', (string) $response->headers->get('Cache-Control'));
+        self::assertStringContainsString('no-cache', (string) $response->headers->get('Cache-Control'), 'the next at this computer is asked who he is');
         self::assertSame('nosniff', $response->headers->get('X-Content-Type-Options'));
         $hash = self::text(self::at($this->told('GET', "/api/stories/{$id}"), 'plan', 'slides', 0, 'words'));
         self::assertSame('image/png', $this->ask('GET', "/api/stories/{$id}/words/{$hash}.png")->headers->get('Content-Type'));

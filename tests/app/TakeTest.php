@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\App;
 
+use Rhapsode\App\Take\TakePart;
 use Rhapsode\Tests\Studio\Media;
 use Symfony\Component\Uid\Uuid;
 
@@ -66,7 +67,24 @@ final class TakeTest extends AppTestCase
         [, , $take] = $this->begun();
         $this->ask('PUT', "/api/takes/{$take}/parts/0", 'what was said');
         $this->told('PUT', "/api/takes/{$take}/parts/0", 'something else', 409);
-        self::assertSame('what was said', file_get_contents(self::service(\Rhapsode\App\Shared\Store::class)->path("takes/{$take}/part-00000")));
+        $part = $this->entities()->getRepository(TakePart::class)->findOneBy(['take' => $take]);
+        self::assertNotNull($part);
+        self::assertSame('what was said', file_get_contents(self::service(\Rhapsode\App\Shared\Store::class)->near($part->key())));
+        self::assertSame(204, $this->ask('PUT', "/api/takes/{$take}/parts/0", 'what was said')->getStatusCode(), 'the same again is the same');
+    }
+
+    /** Parts that an earlier version acknowledged lie under their number alone. */
+    public function testPartsKeptUnderTheirEarlierNameAreFound(): void
+    {
+        [, , $take] = $this->begun();
+        $store = self::service(\Rhapsode\App\Shared\Store::class);
+        foreach (self::recording() as $number => $part) {
+            $this->ask('PUT', "/api/takes/{$take}/parts/{$number}", $part);
+            $row = $this->entities()->getRepository(TakePart::class)->findOneBy(['take' => $take, 'number' => $number]);
+            self::assertNotNull($row);
+            rename($store->near($row->key()), $store->path($row->earlierKey()));
+        }
+        self::assertSame($take, $this->told('POST', "/api/takes/{$take}/finish", ['parts' => 3])['take']);
     }
 
     public function testWhatIsNoSoundGetsASentence(): void

@@ -104,7 +104,10 @@ final class PlanTest extends TestCase
             'loud' => new Take('loud', 'l', 96_000, 0, 96_000, -9, 0.3),
             'silent' => new Take('silent', 's', 96_000, 0, 96_000, null, -90),
         ]);
-        $found = array_map(static fn(Finding $f): string => $f->rule . '@' . $f->slide, Proof::read($story, self::plan($story), new LengthWanted(60, 180)));
+        $found = array_merge(...array_map(
+            static fn(Finding $f): array => array_map(static fn(int|string $slide): string => "{$f->rule}@{$slide}", [] === $f->slides ? [''] : array_keys($f->slides)),
+            Proof::read($story, self::plan($story), new LengthWanted(60, 180)),
+        ));
 
         self::assertEqualsCanonicalizing([
             'no-title@a', 'too-short@', 'no-source@a', 'small-picture@a', 'too-fast-to-read@a', 'words-too-long@a',

@@ -151,12 +151,12 @@ function Begin({ assignment }: { assignment?: Assignment }) {
 function Stories({ desk }: { desk: DeskData }) {
   const queries = useQueryClient();
   const tell = useTell();
-  const putAway = async (story: Cover) => {
+  const remove = async (story: Cover) => {
     const refresh = () => queries.invalidateQueries({ queryKey: ['desk'] });
     try {
       await answer(api.DELETE('/api/stories/{id}', { params: { path: { id: story.id } } }));
       await refresh();
-      tell(`“${story.title}” is put away.`, {
+      tell(`“${story.title}” is deleted.`, {
         action: {
           label: 'Bring it back',
           run: () =>
@@ -206,7 +206,7 @@ function Stories({ desk }: { desk: DeskData }) {
               </div>
             </div>
             <div className="bin">
-              <IconButton label={`Put “${story.title}” away`} onPress={() => void putAway(story)}>
+              <IconButton label={`Delete “${story.title}”`} onPress={() => void remove(story)}>
                 <BinIcon />
               </IconButton>
             </div>

@@ -70,7 +70,7 @@ export function Notices({ children }: { children: ReactNode }) {
                 {notice.action.label}
               </Button>
             )}
-            <Button aria-label="Put this notice away" onPress={() => drop(notice.id)}>
+            <Button aria-label="Close this notice" onPress={() => drop(notice.id)}>
               ✕
             </Button>
           </Slip>
