@@ -52,7 +52,7 @@ final readonly class Wording
         $primary = strtolower((string) \Locale::getPrimaryLanguage($language));
         $primary = ['no' => 'nb', 'nn' => 'nb', 'iw' => 'he'][$primary] ?? $primary;
 
-        return isset(self::WORDS[$primary]) ? new self($language, self::WORDS[$primary]) : new self('en', self::WORDS['en']);
+        return isset(self::WORDS[$primary]) ? new self($primary, self::WORDS[$primary]) : new self('en', self::WORDS['en']);
     }
 
     public function credits(): string

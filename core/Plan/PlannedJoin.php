@@ -42,6 +42,31 @@ final readonly class PlannedJoin
         );
     }
 
+    /**
+     * How much of the colour lies over the one slide, and of the next over both, at a point of the picture.
+     *
+     * @param float $p how far the join is, 0 to 1
+     * @param float $x share of the width from the left
+     * @param float $y share of the height from the top
+     *
+     * @return array{float, float} each 0 to 1
+     */
+    public function weights(float $p, float $x, float $y): array
+    {
+        $clamp = static fn(float $weight): float => max(0.0, min(1.0, $weight));
+        if (null !== $this->colour) {
+            return [$clamp(2 * $p), $clamp(2 * $p - 1)];
+        }
+        $way = match ($this->toward) {
+            'right' => $x,
+            'left' => 1 - $x,
+            'top' => 1 - $y,
+            default => null,
+        };
+
+        return [0.0, null === $way ? $clamp($p) : $clamp(($p * (1 + self::SOFT) - $way) / self::SOFT)];
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -13,15 +13,18 @@ use Rhapsode\Core\Proof\Finding;
 use Rhapsode\Core\Proof\LengthWanted;
 use Rhapsode\Core\Proof\Proof;
 use Rhapsode\Core\Shape\BadShape;
+use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Caption;
 use Rhapsode\Core\Story\FileOrder;
 use Rhapsode\Core\Story\Fit;
+use Rhapsode\Core\Story\Music;
 use Rhapsode\Core\Story\Picture;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Story\Source;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\Take;
+use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Studio\Words\FontWidths;
 
 final class PlanTest extends TestCase
@@ -51,7 +54,35 @@ final class PlanTest extends TestCase
             self::assertSame($plan->slides[$i + 1]->joinIn ?? 0, $slide->join->frames, 'a join belongs to both its slides');
         }
         self::assertSame($at, $plan->frames());
-        self::assertSame('credits-1', $plan->slides[\count($plan->slides) - 1]->id);
+        $pages = \count(Credits::pages($story));
+        self::assertCount(\count($story->slides) + $pages, $plan->slides);
+        self::assertSame(0 === $pages ? $story->slides[\count($story->slides) - 1]->id : "credits-{$pages}", $plan->slides[\count($plan->slides) - 1]->id);
+        foreach ($plan->beds as $play) {
+            self::assertLessThanOrEqual($plan->frames() * Rate::SAMPLES_PER_FRAME, $play->end(), 'no bed is heard after the film');
+        }
+        // What is planned twice is the same, and is JSON.
+        self::assertSame(json_encode($plan->toArray(), \JSON_THROW_ON_ERROR), json_encode(self::plan($story)->toArray(), \JSON_THROW_ON_ERROR));
+    }
+
+    /** The words of a film that nobody wrote are in its language: no English in a German film. */
+    public function testCreditsAndChaptersSpeakTheStorysLanguage(): void
+    {
+        $story = Stories::of([['kind' => SlideKind::Title], []])->with(
+            pictures: ['p' => Stories::picture()->withSource(new Source('', 'Ann', '', 'CC0'))],
+            music: ['m' => new Music('m', 'm.mp3', 960_000, -20.0, -18.0, -3.0, new Source('Ebbe', 'Bo', '', 'CC0'))],
+            beds: [new Bed('b', 'm')],
+        );
+        $said = static function (string $language) use ($story): array {
+            $plan = self::plan($story->with(language: $language));
+
+            return [...$plan->credits, $plan->slides[1]->name, $plan->slides[2]->name];
+        };
+
+        self::assertSame(['Picture by Ann · CC0', '“Ebbe” by Bo · CC0', 'Slide 2', 'Credits'], $said('en-GB'));
+        self::assertSame(['Bild: Ann · CC0', '„Ebbe“ von Bo · CC0', 'Bild 2', 'Nachweise'], $said('de'));
+        self::assertSame(['Image: Ann · CC0', '«Ebbe» de Bo · CC0', 'Image 2', 'Crédits'], $said('fr-CA'));
+        self::assertSame(['画像: Ann · CC0', '「Ebbe」, Bo · CC0', 'スライド 2', 'クレジット'], $said('ja'));
+        self::assertSame($said('en'), $said('tlh'), 'a language that nobody told us gets English');
     }
 
     public function testTheSameSourceIsCreditedOnce(): void

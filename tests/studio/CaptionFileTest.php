@@ -52,6 +52,21 @@ final class CaptionFileTest extends TestCase
         }
     }
 
+    public function testALineThatIsFarTooLongIsRefusedBeforeItIsRead(): void
+    {
+        $long = str_repeat('word ', 380_000);
+        foreach (["1\n00:00:01,000 --> 00:00:02,000\n{$long}\n", $long] as $bytes) {
+            try {
+                CaptionFile::text($bytes);
+                self::fail('it is refused');
+            } catch (Unreadable $problem) {
+                self::assertStringContainsString('too long', $problem->getMessage());
+            }
+        }
+        // An hour of speech in one paragraph is read.
+        self::assertSame(54_000, \strlen(CaptionFile::text(str_repeat('spoken', 9_000))));
+    }
+
     /** What is written is read again, by our reader and by ffmpeg's. */
     public function testWhatIsWrittenIsReadAgain(): void
     {

@@ -145,7 +145,8 @@ final class EngineTest extends TestCase
         self::assertSame([], glob(self::$scratch->path('full/rhapsode/segments/*.part')) ?: [], 'nothing half-made is left');
 
         self::rhapsode(['film', self::$folder, $film, '--size', '720'], 'full');
-        self::assertSame(self::pictures(self::$scratch->path('usual.mp4')), self::pictures($film), 'and with room it is the very same film');
+        self::rhapsode(['film', self::$folder, self::$scratch->path('roomy.mp4'), '--size', '720'], 'roomy');
+        self::assertSame(self::pictures(self::$scratch->path('roomy.mp4')), self::pictures($film), 'and with room it is the very same film');
     }
 
     /** @return iterable<string, array{string}> */
@@ -205,5 +206,13 @@ final class EngineTest extends TestCase
 
         self::assertFileExists(self::$scratch->path('large/full.jpg'));
         self::assertLessThan(400_000, (int) trim($said), 'kilobytes at most at once (GNU time)');
+
+        // One process makes the film, so that what is measured is what preparing and drawing it take together.
+        mkdir($folder = self::$scratch->path('large-story'));
+        rename($path, "{$folder}/1.jpg");
+        [, $said] = Tool::run(['/usr/bin/time', '-f', '%M', 'env', 'XDG_CACHE_HOME=' . self::$scratch->path('large-cache'), \dirname(__DIR__, 2) . '/bin/rhapsode', 'film', $folder, "{$folder}/film.mp4", '--size', '1080', '--workers', '1'], 240, 20_000);
+        self::assertSame('1920', Media::probe("{$folder}/film.mp4")['streams.stream.0.width']);
+        $lines = explode("\n", trim($said));
+        self::assertLessThan(400_000, (int) end($lines), 'kilobytes at most at once, of the largest process');
     }
 }

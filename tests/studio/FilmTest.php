@@ -191,12 +191,34 @@ final class FilmTest extends TestCase
         self::assertCount(\count($before) + 3, $after);
     }
 
+    /** With only the sound changed there is no frame to draw, and the film is made all the same. */
+    public function testOnlyAnotherSoundIsAFilmToo(): void
+    {
+        $folder = self::$scratch->path('sound-only');
+        mkdir($folder);
+        Media::picture("{$folder}/1.jpg");
+        Media::sound("{$folder}/bed.wav", 'sine=220:r=48000', 8.0);
+        $made = static function () use ($folder): string {
+            exec('XDG_CACHE_HOME=' . escapeshellarg(self::$scratch->path('sound-cache')) . ' ' . escapeshellarg(\dirname(__DIR__, 2) . '/bin/rhapsode') . ' film ' . escapeshellarg($folder) . ' ' . escapeshellarg("{$folder}/film.mp4") . ' --size small 2>&1', $out, $status);
+            self::assertSame(0, $status, implode("\n", $out));
+            self::assertDoesNotMatchRegularExpression('/warning|unable/i', implode("\n", $out));
+
+            return (string) hash_file('sha256', "{$folder}/film.mp4");
+        };
+        $first = $made();
+        unlink("{$folder}/bed.wav");
+        $second = $made();
+        self::assertNotSame($first, $second, 'it sounds otherwise');
+        self::assertSame($second, $made(), 'nothing changed at all');
+    }
+
     public function testProofSaysWhatMustBeMendedAndItsExitStatusTells(): void
     {
         exec(escapeshellarg(\dirname(__DIR__, 2) . '/bin/rhapsode') . ' proof ' . escapeshellarg(self::$folder), $out, $status);
 
         self::assertSame(1, $status);
-        self::assertStringContainsString('does not say whose picture it shows', implode("\n", $out));
+        self::assertMatchesRegularExpression('/^Must be mended: (\d+ slides do not say whose picture they show|Slide \d+ does not say).*/m', implode("\n", $out));
+        self::assertSame(\count($out), \count(array_unique($out)), 'nothing is said twice');
     }
 
     public function testWhatIsWrongWithAFolderIsSaidInOneSentence(): void

@@ -87,6 +87,49 @@ final class SoundTest extends TestCase
         yield 'a film without sound' => ["\x1A\x45\xDF\xA3" . str_repeat("\0", 90), 'broken'];
     }
 
+    /** A WAV's header (RIFF, Microsoft Multimedia Programming Interface 1.0): what it says of itself is looked at before anything is decoded. */
+    private static function wav(int $rate, int $channels, int $samples): string
+    {
+        $data = str_repeat("\x10\x20", $samples * $channels);
+
+        return 'RIFF' . pack('V', 36 + \strlen($data)) . 'WAVEfmt ' . pack('VvvVVvv', 16, 1, $channels, $rate, $rate * 2 * $channels, 2 * $channels, 16) . 'data' . pack('V', \strlen($data)) . $data;
+    }
+
+    /** @return iterable<string, array{0: string, 1: string, 2?: int}> the file, what is said of it, and how much silence follows */
+    public static function monsters(): iterable
+    {
+        yield 'that says 1 Hz' => [self::wav(1, 1, 14_000), '1 Hz'];
+        yield 'that says 768 kHz' => [self::wav(768_000, 1, 14_000), '768000 Hz'];
+        yield 'of twelve channels' => [self::wav(48_000, 12, 14_000), '12 channels'];
+        yield 'of five hours' => [substr(self::wav(8_000, 1, 1), 0, 40) . pack('V', 5 * 3600 * 16_000), 'four hours', 5 * 3600 * 16_000];
+    }
+
+    #[DataProvider('monsters')]
+    public function testWhatAFileSaysOfItselfIsReadBeforeItIsDecoded(string $bytes, string $says, int $silence = 0): void
+    {
+        $file = fopen($this->scratch->path('in.wav'), 'w');
+        self::assertNotFalse($file);
+        fwrite($file, $bytes);
+        // Takes no room on the disk.
+        ftruncate($file, max(0, \strlen($bytes) + $silence));
+        fclose($file);
+        try {
+            (new SoundPreparer())->prepare($this->scratch->path('in.wav'), $this->scratch->path('out.flac'));
+            self::fail('it is refused');
+        } catch (Unreadable $problem) {
+            self::assertStringContainsString($says, $problem->getMessage());
+        }
+        self::assertFileDoesNotExist($this->scratch->path('out.flac'), 'and nothing was decoded');
+    }
+
+    public function testTheLowestAndHighestRateAreRead(): void
+    {
+        foreach ([8_000, 192_000] as $rate) {
+            file_put_contents($this->scratch->path('in.wav'), self::wav($rate, 2, $rate));
+            self::assertEqualsWithDelta(48_000, (new SoundPreparer())->prepare($this->scratch->path('in.wav'), $this->scratch->path("{$rate}.flac"))->samples, 64);
+        }
+    }
+
     #[DataProvider('refused')]
     public function testWhatCannotBeHeardGetsASentence(string $bytes, string $says): void
     {

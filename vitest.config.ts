@@ -1,0 +1,13 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vitest/config';
+
+// The page's own machines, without a server and without a browser.
+export default defineConfig({
+  plugins: [react()],
+  test: {
+    include: ['tests/web/**/*.test.{ts,tsx}'],
+    environment: 'happy-dom',
+    environmentOptions: { happyDOM: { settings: { enableImageFileLoading: false } } },
+    setupFiles: ['tests/web/setup.ts'],
+  },
+});
