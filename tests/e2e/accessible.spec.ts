@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { signIn } from './helpers';
 
 /** WCAG 2.2 AA as far as axe can tell, on each main view. */

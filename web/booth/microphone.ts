@@ -38,7 +38,7 @@ export async function openMicrophone(device: string | undefined, onGone: () => v
     close: () => {
       track?.removeEventListener('ended', onGone);
       for (const each of stream.getTracks()) each.stop();
-      void context.close();
+      if (context.state !== 'closed') void context.close();
     },
   };
 }

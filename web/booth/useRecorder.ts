@@ -27,6 +27,8 @@ export function useRecorder({ person, story, onDone }: Options) {
   const done = useRef(onDone);
   done.current = onDone;
   const counting = useRef(0);
+  /** Counts what was asked of the microphone: only the latest is answered. */
+  const opening = useRef(0);
 
   const close = useCallback(() => {
     mic.current?.close();
@@ -38,6 +40,7 @@ export function useRecorder({ person, story, onDone }: Options) {
     async (device?: string) => {
       close();
       setTrouble('');
+      const round = ++opening.current;
       try {
         const made = await openMicrophone(device, () => {
           const wasRecording = recorder.current?.state === 'recording';
@@ -50,12 +53,18 @@ export function useRecorder({ person, story, onDone }: Options) {
               : 'The microphone was pulled out. Plug it in again, or choose another.',
           );
         });
+        // Another was asked for meanwhile, or the Booth was left: nobody listens unasked.
+        if (round !== opening.current) {
+          made.close();
+          return null;
+        }
         mic.current = made;
         setMicrophone(made);
         setState('ready');
         setDevices((await navigator.mediaDevices.enumerateDevices()).filter((d) => d.kind === 'audioinput'));
         return made;
       } catch (error) {
+        if (round !== opening.current) return null;
         setState('off');
         setTrouble(microphoneTrouble(error));
         return null;
@@ -66,6 +75,8 @@ export function useRecorder({ person, story, onDone }: Options) {
 
   useEffect(
     () => () => {
+      opening.current += 1;
+      counting.current += 1;
       if (recorder.current?.state === 'recording') recorder.current.stop();
       mic.current?.close();
     },

@@ -106,7 +106,7 @@ export function Page({
         {person && (
           <Who>
             <span className="word">{person.firstName}</span>
-            <Quiet onPress={signOut} aria-label={`Sign out ${person.firstName}`}>
+            <Quiet onPress={signOut} aria-label="Sign out">
               <LeaveIcon />
               <span className="word">Sign out</span>
             </Quiet>

@@ -1,0 +1,59 @@
+import type { BrowserContext } from '@playwright/test';
+import { appendFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
+
+/**
+ * What a control is called in lists of controls: its role and name, without what is somebody's own (numbers, titles, ids).
+ * Runs in the page, as text.
+ */
+export const NAMING = `
+  window.controlsOf = (root) => [...root.querySelectorAll('a[href], button, input, textarea, select, summary, [role=row], [role=slider]')];
+  window.nameOfControl = (element) => {
+    const own = (text) => (text || '').replace(/\\s+/g, ' ').trim().replace(/“[^”]*”/g, '“…”').replace(/[0-9]+(:[0-9]+)?/g, '#');
+    const role = element.getAttribute('role');
+    if (role === 'row') return 'row: a slide';
+    if (element.tagName === 'A') return 'link: ' + new URL(element.href).pathname.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, ':id') + (/download/.test(element.outerHTML) ? ' (download)' : '');
+    const label = element.getAttribute('aria-label')
+      || (element.getAttribute('aria-labelledby') || '').split(' ').map((id) => document.getElementById(id)?.textContent || '').join(' ').trim()
+      || (element.labels && [...element.labels].map((l) => l.textContent).join(' ').trim())
+      || element.textContent;
+    const kind = role || (element.tagName === 'INPUT' ? (element.type === 'file' ? 'file' : ['radio', 'checkbox', 'range'].includes(element.type) ? element.type : 'field') : element.tagName === 'TEXTAREA' ? 'field' : element.tagName.toLowerCase());
+    return kind + ': ' + own(label);
+  };
+  window.noteControls = (tell) => {
+    for (const kind of ['click', 'change', 'input', 'keydown']) {
+      document.addEventListener(kind, (event) => {
+        if (!event.isTrusted && kind !== 'change') return;
+        if (kind === 'keydown' && ![' ', 'Enter', 'ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'].includes(event.key)) return;
+        const target = event.target instanceof Element ? event.target : null;
+        const label = target && target.closest('label');
+        const control = target && (target.closest('a[href], button, input, textarea, select, summary, [role=slider]') || (label && label.querySelector('input')) || target.closest('[role=row]'));
+        if (control) tell(window.nameOfControl(control));
+      }, true);
+    }
+  };
+`;
+
+const FOLDER = 'var/controls';
+type Kind = 'used' | 'met' | 'ran';
+
+/** Notes names for the end of the run, across files and processes. */
+export function note(kind: Kind, names: Iterable<string>): void {
+  mkdirSync(FOLDER, { recursive: true });
+  appendFileSync(`${FOLDER}/${kind}.txt`, [...names].map((name) => `${name}\n`).join(''));
+}
+
+/** How often each name was noted. */
+export function noted(kind: Kind): Map<string, number> {
+  const counts = new Map<string, number>();
+  const file = `${FOLDER}/${kind}.txt`;
+  if (!existsSync(file)) return counts;
+  for (const name of readFileSync(file, 'utf8').split('\n').filter(Boolean))
+    counts.set(name, (counts.get(name) ?? 0) + 1);
+  return counts;
+}
+
+/** From now on every control that a person's act reaches in this context is told. */
+export async function watchControls(context: BrowserContext, tell: (name: string) => void): Promise<void> {
+  await context.exposeBinding('tellControl', (_, name: string) => tell(name));
+  await context.addInitScript(`${NAMING}; window.noteControls((name) => window.tellControl(name));`);
+}
