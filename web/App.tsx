@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { Suspense, useEffect } from 'react';
 import { I18nProvider } from 'react-aria-components';
 import { Navigate, Route, Routes, useLocation } from 'react-router';
 import { useSession } from './account/session';
@@ -8,18 +8,20 @@ import { Desk } from './desk/Desk';
 import { Boundary } from './parts/Boundary';
 import { Soft } from './parts/controls';
 import { Page } from './parts/Page';
+import { fetchPlacesAhead, place } from './parts/place';
 import { useUnsaved } from './story/useUnsaved';
 
-const ScriptPage = lazy(() => import('./script/ScriptPage'));
-const BoothPage = lazy(() => import('./booth/BoothPage'));
-const FilmPage = lazy(() => import('./film/FilmPage'));
-const AssignmentPage = lazy(() => import('./classroom/AssignmentPage'));
-const ReviewPage = lazy(() => import('./classroom/ReviewPage'));
+const ScriptPage = place(() => import('./script/ScriptPage'));
+const BoothPage = place(() => import('./booth/BoothPage'));
+const FilmPage = place(() => import('./film/FilmPage'));
+const AssignmentPage = place(() => import('./classroom/AssignmentPage'));
+const ReviewPage = place(() => import('./classroom/ReviewPage'));
 
 export function App() {
   const { person } = useSession();
   const { pathname } = useLocation();
   useUnsaved();
+  useEffect(fetchPlacesAhead, []);
   if (person === undefined) return null;
   if (person === null) return <SignIn />;
   return (

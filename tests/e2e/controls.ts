@@ -8,14 +8,20 @@ import { appendFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
 export const NAMING = `
   window.controlsOf = (root) => [...root.querySelectorAll('a[href], button, input, textarea, select, summary, [role=row], [role=slider]')];
   window.nameOfControl = (element) => {
-    const own = (text) => (text || '').replace(/\\s+/g, ' ').trim().replace(/“[^”]*”/g, '“…”').replace(/[0-9]+(:[0-9]+)?/g, '#');
+    const own = (text) => (text || '').replace(/\\s+/g, ' ').trim().replace(/“[^”]*”/g, '“…”').replace(/[0-9]+([:.][0-9]+)?/g, '#').replace(/^(Remark at #).*/, '$1');
+    const said = (node) => {
+      if (!node) return '';
+      const copy = node.cloneNode(true);
+      copy.querySelectorAll('[aria-hidden=true], select, input, textarea').forEach((part) => part.remove());
+      return node.getAttribute('aria-label') || copy.textContent;
+    };
     const role = element.getAttribute('role');
     if (role === 'row') return 'row: a slide';
     if (element.tagName === 'A') return 'link: ' + new URL(element.href).pathname.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, ':id') + (/download/.test(element.outerHTML) ? ' (download)' : '');
     const label = element.getAttribute('aria-label')
-      || (element.getAttribute('aria-labelledby') || '').split(' ').map((id) => document.getElementById(id)?.textContent || '').join(' ').trim()
-      || (element.labels && [...element.labels].map((l) => l.textContent).join(' ').trim())
-      || element.textContent;
+      || (element.getAttribute('aria-labelledby') || '').split(' ').map((id) => said(document.getElementById(id))).join(' ').trim()
+      || (element.labels && [...element.labels].map(said).join(' ').trim())
+      || said(element);
     const kind = role || (element.tagName === 'INPUT' ? (element.type === 'file' ? 'file' : ['radio', 'checkbox', 'range'].includes(element.type) ? element.type : 'field') : element.tagName === 'TEXTAREA' ? 'field' : element.tagName.toLowerCase());
     return kind + ': ' + own(label);
   };

@@ -267,9 +267,12 @@ export default function BoothPage() {
 
   const slides = useMemo(() => view?.story.slides ?? [], [view]);
   const wanted = search.get('slide');
+  // Opened without a slide it begins at the first that nobody speaks, and stays there when somebody has spoken it.
+  const firstBare = useRef<string | null>(null);
+  firstBare.current ??= (slides.find((s) => s.take === null) ?? slides[0])?.id ?? null;
   const index = Math.max(
     0,
-    wanted ? slides.findIndex((s) => s.id === wanted) : slides.findIndex((s) => s.take === null),
+    slides.findIndex((s) => s.id === (wanted ?? firstBare.current)),
   );
   const slide = slides[index];
   const planned = view?.plan.slides[index];

@@ -29,6 +29,7 @@ const keys: [string, string][] = [
   ['Shift + ↑ ↓', 'choose more slides'],
   ['Alt + C', 'duplicate'],
   ['Delete', 'delete'],
+  ['Esc', 'choose nothing: the whole story'],
   ['Ctrl + Z', 'undo'],
   ['Ctrl + Shift + Z', 'do again'],
   ['Alt + P', 'play from the chosen slide'],

@@ -154,7 +154,15 @@ export default function ScriptPage() {
     preview.current?.play(view?.plan.slides.find((s) => s.id === slide)?.start ?? 0),
   );
 
-  const keys = useSheetKeys({ hold, picked, remove, duplicate, move, play: () => playFrom(picked[0]) });
+  const keys = useSheetKeys({
+    hold,
+    picked,
+    remove,
+    duplicate,
+    move,
+    play: () => playFrom(picked[0]),
+    none: () => setChosen(none),
+  });
 
   if (!view) {
     return (
@@ -174,6 +182,7 @@ export default function ScriptPage() {
         remarks={remarks}
         answer={view.handIns[0]}
         onPick={(slide) => choose(new Set([slide]))}
+        onNone={() => setChosen(none)}
       />
     </Boundary>
   );

@@ -1,7 +1,7 @@
 import styled from 'styled-components';
 import type { HandIn, Remark, Slide, StoryView } from '../api/types';
 import { Picks } from '../parts/Choice';
-import { Card } from '../parts/controls';
+import { Card, Quiet, Row } from '../parts/controls';
 import { Toggle } from '../parts/Toggle';
 import type { StoryHold } from '../story/useStory';
 import { SourceFields } from './SourceFields';
@@ -42,10 +42,12 @@ interface Props {
   remarks: Remark[];
   answer: HandIn | undefined;
   onPick: (slide: string) => void;
+  /** Nothing is chosen any more. */
+  onNone: () => void;
 }
 
 /** What can be set for the chosen slides; with none chosen, what concerns the whole story. */
-export function SlidePanel({ view, edit, take, picked, remarks, answer, onPick }: Props) {
+export function SlidePanel({ view, edit, take, picked, remarks, answer, onPick, onNone }: Props) {
   const slides = view.story.slides.filter((s) => picked.includes(s.id));
   const [first] = slides;
   if (!first)
@@ -57,7 +59,10 @@ export function SlidePanel({ view, edit, take, picked, remarks, answer, onPick }
   });
   return (
     <Card aria-label="The chosen slides" key={first.id}>
-      <h2>{slides.length === 1 ? `Slide ${index + 1}` : `${slides.length} slides`}</h2>
+      <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
+        <h2>{slides.length === 1 ? `Slide ${index + 1}` : `${slides.length} slides`}</h2>
+        <Quiet onPress={onNone}>The whole story</Quiet>
+      </Row>
       <Findings>
         {findings.slice(0, SAID).map((finding) => (
           <li key={finding.sentence} className={finding.level}>

@@ -8,6 +8,7 @@ interface Doing {
   duplicate: (ids: string[]) => void;
   move: (ids: string[], by: -1 | 1) => void;
   play: () => void;
+  none: () => void;
 }
 
 const isWriting = (target: EventTarget | null): boolean =>
@@ -21,7 +22,7 @@ export function useSheetKeys(doing: Doing) {
   const root = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      const { hold, picked, remove, duplicate, move, play } = latest.current;
+      const { hold, picked, remove, duplicate, move, play, none } = latest.current;
       if (isWriting(event.target)) return;
       const ctrl = event.ctrlKey || event.metaKey;
       const acts: Record<string, (() => void) | undefined> = {
@@ -33,6 +34,8 @@ export function useSheetKeys(doing: Doing) {
         'alt+arrowdown': picked.length > 0 ? () => move(picked, 1) : undefined,
         'alt+c': picked.length > 0 ? () => duplicate(picked) : undefined,
         'alt+p': play,
+        // Where something is open above the page, it is that which Escape closes.
+        escape: picked.length > 0 && document.querySelector('[role=dialog]') === null ? none : undefined,
       };
       const name = `${ctrl ? 'ctrl+' : ''}${event.altKey ? 'alt+' : ''}${event.shiftKey ? 'shift+' : ''}${event.key.toLowerCase()}`;
       const act = acts[name];
