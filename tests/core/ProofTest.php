@@ -12,8 +12,11 @@ use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Proof\Finding;
+use Rhapsode\Core\Proof\LengthWanted;
+use Rhapsode\Core\Proof\Praise;
 use Rhapsode\Core\Proof\Proof;
 use Rhapsode\Core\Story\Bed;
+use Rhapsode\Core\Story\Caption;
 use Rhapsode\Core\Story\Join;
 use Rhapsode\Core\Story\JoinKind;
 use Rhapsode\Core\Story\Motion;
@@ -21,6 +24,7 @@ use Rhapsode\Core\Story\Music;
 use Rhapsode\Core\Story\Picture;
 use Rhapsode\Core\Story\Shape;
 use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Story\Source;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\Take;
@@ -76,6 +80,36 @@ final class ProofTest extends TestCase
         self::assertContains('fast-move', $move(new Frame(0.5, 0.5, 0.5, 0.5)), 'across');
         self::assertContains('fast-move', $move(new Frame(0, 0, 1, 1)), 'outward');
         self::assertNotContains('fast-move', $move(new Frame(0.05, 0.05, 0.5, 0.5)));
+    }
+
+    /** Twelve new pictures are one finding, said once, with what is said of each by itself. */
+    public function testEachKindOfThingIsSaidOnceWithItsSlides(): void
+    {
+        $story = Stories::of(array_fill(0, 12, []))->with(pictures: ['p' => new Picture('p', 'p.jpg', 2400, 1350)]);
+        $findings = array_values(array_filter(Proof::read($story, (new Planner(new EvenWidths()))->plan($story)), static fn(Finding $f): bool => 'no-source' === $f->rule));
+
+        self::assertCount(1, $findings);
+        self::assertStringStartsWith('12 slides do not say whose picture they show', $findings[0]->sentence);
+        self::assertSame(array_map(static fn(int $i): string => "s{$i}", range(0, 11)), array_keys($findings[0]->slides));
+        self::assertStringStartsWith('Slide 3 does not say', $findings[0]->slides['s2']);
+        $one = $story->with(slides: \array_slice($story->slides, 0, 1));
+        self::assertStringStartsWith('Slide 1 does not say', Proof::read($one, (new Planner(new EvenWidths()))->plan($one))[0]->sentence, 'what must be mended first');
+    }
+
+    public function testWhatIsGoodIsSaidOnlyWhereItIsSo(): void
+    {
+        $praise = static fn(Story $story, ?LengthWanted $wanted = null): array => Praise::of($story, Proof::read($story, (new Planner(new EvenWidths()))->plan($story), $wanted), $wanted);
+        $good = Stories::of([['kind' => SlideKind::Title], ['voice' => 4.0, 'script' => 'The tide comes in.', 'caption' => new Caption('A fact')]]);
+
+        self::assertCount(6, $praise($good, new LengthWanted(1, 60)));
+        self::assertContains('Every voice is clear.', $praise($good));
+        self::assertNotContains('It is as long as the task asks.', $praise($good), 'there is no task');
+        self::assertNotContains('It is as long as the task asks.', $praise($good, new LengthWanted(60, 90)));
+        self::assertNotContains('Everybody whose work is used is named.', $praise($good->with(pictures: ['p' => new Picture('p', 'p.jpg', 2400, 1350)])));
+        self::assertNotContains('It opens with a title.', $praise($good->with(slides: \array_slice($good->slides, 1))));
+        $loud = $good->with(takes: array_map(static fn(Take $t): Take => new Take($t->id, $t->file, $t->samples, $t->from, $t->to, $t->loudness, $t->peak, null, true), $good->takes));
+        self::assertNotContains('Every voice is clear.', $praise($loud));
+        self::assertSame([], $praise(new Story('Nothing yet', [new Slide('t', SlideKind::Title)])));
     }
 
     public function testNoiseAndClippingAreSaid(): void
