@@ -8,10 +8,14 @@ use Rhapsode\Core\Story\Picture;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 
-/** Takes a prepared picture into the story and, if asked, shows it on a new slide (after another, or last). */
+/**
+ * Takes a prepared picture into the story and, if asked, shows it on a new slide: after the first of some slides that is there,
+ * or last. Pictures that come in side by side each name all that they should follow, the nearest first, and so keep their order.
+ */
 final readonly class AddPicture implements Edit
 {
-    public function __construct(private Picture $picture, private ?string $slide, private ?string $after = null) {}
+    /** @param list<string> $after */
+    public function __construct(private Picture $picture, private ?string $slide, private array $after = []) {}
 
     public function apply(Story $story): Story
     {
@@ -21,10 +25,9 @@ final readonly class AddPicture implements Edit
         if (null === $this->slide) {
             return $story;
         }
+        $there = array_values(array_filter($this->after, static fn(string $id): bool => null !== $story->indexOf($id)));
         $last = array_key_last($story->slides);
-        $after = null !== $this->after && null !== $story->indexOf($this->after)
-            ? $this->after
-            : (null === $last ? null : $story->slides[$last]->id);
+        $after = $there[0] ?? (null === $last ? null : $story->slides[$last]->id);
 
         return (new AddSlide(new Slide($this->slide, picture: $this->picture->id), $after))->apply($story);
     }

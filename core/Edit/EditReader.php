@@ -13,12 +13,8 @@ use Rhapsode\Core\Story\CaptionPlace;
 use Rhapsode\Core\Story\Fit;
 use Rhapsode\Core\Story\Join;
 use Rhapsode\Core\Story\Motion;
-use Rhapsode\Core\Story\Music;
-use Rhapsode\Core\Story\Picture;
 use Rhapsode\Core\Story\Shape;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\Spoken;
-use Rhapsode\Core\Story\Take;
 
 /** Reads edits as they arrive: small objects with a `do` that names the edit (schema/openapi.yaml, Edit). */
 final class EditReader
@@ -84,17 +80,5 @@ final class EditReader
         $part = static fn(string $key, int $max): ?string => $in->has($key) ? trim($in->text($key, $max)) : null;
 
         return new SetSource($pictures, $part('title', 200), $part('author', 200), $part('link', 500), $part('licence', 100), $music);
-    }
-
-    /** Edits that only the application makes, once it holds the file: never read from a request. */
-    public static function readOwn(Fields $in): Edit
-    {
-        return match ($in->text('do', 40)) {
-            'add picture' => new AddPicture(Picture::read($in->id('id'), $in->object('picture')), $in->idOrNull('slide'), $in->idOrNull('after')),
-            'add music' => new AddMusic(Music::read($in->id('id'), $in->object('music')), $in->id('bed')),
-            'set captions' => new SetCaptions(array_map(Spoken::read(...), $in->objects('captions'))),
-            'add take' => new AddTake(Take::read($in->id('id'), $in->object('take')), $in->idOrNull('slide')),
-            default => self::read($in),
-        };
     }
 }

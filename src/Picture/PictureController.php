@@ -83,15 +83,7 @@ final readonly class PictureController
         $this->files->share($id);
         $this->entities->persist($record);
         $this->entities->flush();
-        $after = null;
-        $there = $story->story();
-        foreach ($places as $candidate) {
-            if (null !== $there->indexOf($candidate)) {
-                $after = $candidate;
-                break;
-            }
-        }
-        $this->stories->edit($story, [new AddPicture(new Picture($id, $record->file, $size['width'], $size['height']), $slide, $after)], null);
+        $this->stories->edit($story, [new AddPicture(new Picture($id, $record->file, $size['width'], $size['height']), $slide, $places)], null);
 
         return new JsonResponse(['picture' => $id, 'story' => $this->view->of($story)], 201);
     }

@@ -163,12 +163,23 @@ abstract class AppTestCase extends WebTestCase
      */
     protected function bringIn(string $story, string $path, string $name = 'picture.jpg', int $status = 201, ?string $slide = null, array $after = []): array
     {
+        return $this->send("/api/stories/{$story}/pictures", ['slide' => $slide ?? (string) Uuid::v7(), 'after' => implode(',', $after)], $path, $name, $status);
+    }
+
+    /**
+     * Sends a form with a file.
+     *
+     * @param array<string, string> $fields
+     *
+     * @return array<string, mixed>
+     */
+    protected function send(string $to, array $fields, string $path, string $name, int $status): array
+    {
         $copy = tempnam(sys_get_temp_dir(), 'up') ?: '';
         copy($path, $copy);
-        $fields = ['slide' => $slide ?? (string) Uuid::v7(), 'after' => implode(',', $after)];
-        $this->client->request('POST', "/api/stories/{$story}/pictures", $fields, ['file' => new UploadedFile($copy, $name, test: true)], ['HTTP_X_RHAPSODE' => '1']);
+        $this->client->request('POST', $to, $fields, ['file' => new UploadedFile($copy, $name, test: true)], ['HTTP_X_RHAPSODE' => '1']);
         $response = $this->client->getResponse();
-        $this->contract->check('POST', "/api/stories/{$story}/pictures", $response, 'multipart/form-data', json_encode($fields + ['file' => ''], \JSON_THROW_ON_ERROR));
+        $this->contract->check('POST', $to, $response, 'multipart/form-data', json_encode($fields + ['file' => ''], \JSON_THROW_ON_ERROR));
         self::assertSame($status, $response->getStatusCode(), (string) $response->getContent());
         /** @var array<string, mixed> $data */
         $data = json_decode((string) $response->getContent(), true, 32, \JSON_THROW_ON_ERROR);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\App;
 
 use Rhapsode\Tests\Studio\Media;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\Uid\Uuid;
 
 /** Music for beds, and captions from files. */
@@ -16,13 +15,10 @@ final class MusicTest extends AppTestCase
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'music');
         file_put_contents($path, $bytes);
-        $this->client->request('POST', "/api/stories/{$story}/music", [], ['file' => new UploadedFile($path, 'waltz.ogg', test: true)], ['HTTP_X_RHAPSODE' => '1']);
-        $response = $this->client->getResponse();
-        self::assertSame($status, $response->getStatusCode(), (string) $response->getContent());
-        /** @var array<string, mixed> $data */
-        $data = json_decode((string) $response->getContent(), true, 32, \JSON_THROW_ON_ERROR);
+        $answer = $this->send("/api/stories/{$story}/music", [], $path, 'waltz.ogg', $status);
+        unlink($path);
 
-        return $data;
+        return $answer;
     }
 
     private static function music(): string

@@ -203,7 +203,7 @@ final class EditTest extends TestCase
     public function testANewPictureComesAfterTheSlideItIsMeantToFollow(): void
     {
         $story = Stories::of([[], []]);
-        $edit = new AddPicture(new Picture('q', 'q.jpg', 10, 10), 'n', 's0');
+        $edit = new AddPicture(new Picture('q', 'q.jpg', 10, 10), 'n', ['gone', 's0', 's1']);
 
         self::assertSame(['s0', 'n', 's1'], self::order($edit->apply($story)));
         self::assertSame(['s0', 's1', 'm'], self::order((new AddPicture(new Picture('q', 'q.jpg', 10, 10), 'm'))->apply($story)));

@@ -96,6 +96,10 @@ test('Proof says each thing once, and one act mends it for all', async ({ page }
   await begin(page, 'pim', 'Proofread');
   const mend = whole(page).getByRole('list', { name: 'What to mend' });
   await expect(whole(page).getByText('It opens with a title.')).toBeVisible();
+  await page.getByLabel('Title on slide 1').fill('Read by a friend');
+  await page.getByLabel('Subtitle on slide 1').fill('and mended');
+  await page.getByLabel('Subtitle on slide 1').blur();
+  await expect(rows(page).first().getByAltText('Read by a friend')).toBeVisible();
   await expect(mend.getByText('3 slides do not say whose picture they show')).toHaveCount(1);
   await mend.getByRole('button', { name: 'Go to slide 3' }).first().click();
   await expect(panel(page).getByText('Slide 3 does not say whose picture it shows')).toBeVisible();
@@ -482,6 +486,17 @@ test('on a phone: settings are drawn up, the booth is under the thumb, no letter
   await page.getByRole('button', { name: 'Slide 2', exact: true }).tap();
   await page.getByRole('dialog').getByText('Sweep', { exact: true }).tap();
   await expect.poll(async () => (await slide(page, 1)).join.kind).toBe('sweep');
+  await page.getByRole('button', { name: 'Close', exact: true }).tap();
+  await rows(page)
+    .nth(2)
+    .getByText('3', { exact: true })
+    .first()
+    .click({ modifiers: ['Control'] });
+  await page.getByRole('button', { name: '2 slides', exact: true }).tap();
+  await page.getByRole('dialog').getByText('Cut', { exact: true }).tap();
+  await expect
+    .poll(async () => [(await slide(page, 1)).join.kind, (await slide(page, 2)).join.kind])
+    .toEqual(['cut', 'cut']);
   await page.getByRole('button', { name: 'Close', exact: true }).tap();
   await page.getByRole('link', { name: 'Booth' }).tap();
   const control = page.getByRole('button', { name: 'Record' });

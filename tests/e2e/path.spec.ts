@@ -234,6 +234,21 @@ test('the teacher watches, leaves a remark at a moment and returns it', async ()
   await teacher.getByLabel(/^Remark at/).fill('Say where you saw this.');
   await teacher.getByRole('button', { name: 'Leave it' }).click();
   await expect(teacher.getByRole('button', { name: /^Remark at 0:07/ })).toBeVisible();
+  // Another one is thought of and left, a third is taken back; the one that stays leads to its moment.
+  await teacher.getByRole('button', { name: 'Leave a remark at this moment' }).click();
+  await teacher.getByRole('button', { name: 'Not now' }).click();
+  await teacher.getByRole('slider', { name: 'Position in the film' }).fill('30');
+  await teacher.getByRole('button', { name: 'Leave a remark at this moment' }).click();
+  await teacher.getByLabel(/^Remark at/).fill('No, it is fine.');
+  await teacher.getByRole('button', { name: 'Leave it' }).click();
+  await teacher.getByRole('button', { name: 'Take this remark back' }).first().click();
+  await expect(teacher.getByText('No, it is fine.')).toBeHidden();
+  const moment = () => teacher.locator('video').evaluate((v: HTMLVideoElement) => v.currentTime);
+  await teacher.getByRole('button', { name: /^Jump to 0:07/ }).click();
+  await expect.poll(moment).toBeCloseTo(7, 0);
+  await teacher.getByRole('slider', { name: 'Position in the film' }).fill('10');
+  await teacher.getByRole('button', { name: /^Remark at 0:07/ }).click();
+  await expect.poll(moment).toBeCloseTo(7, 0);
   await teacher.getByLabel('A sentence for the student').fill('Good. One thing to mend.');
   await teacher.getByRole('button', { name: 'Return to be mended' }).click();
   await expect(teacher.getByText('Good. One thing to mend.')).toBeVisible();

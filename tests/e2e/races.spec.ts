@@ -82,6 +82,26 @@ test('many pictures at once: a few are prepared, the rest come again, and the pa
   expect(await slides(request, story.id)).toHaveLength(9);
 });
 
+test('pictures sent side by side stand in their order, whichever is ready first', async ({ request }) => {
+  await as(request, 'oskar');
+  for (let round = 0; round < 4; round += 1) {
+    const story = await begun(request, `Side by side ${round}`);
+    const title = story.story.slides[0]?.id ?? '';
+    const ids = ['a', 'b'];
+    await times(2, (i) =>
+      request.post(`/api/stories/${story.id}/pictures`, {
+        headers: own,
+        multipart: {
+          slide: ids[i] ?? '',
+          after: [...ids.slice(0, i).reverse(), title].join(','),
+          file: { name: 'p.jpg', mimeType: 'image/jpeg', buffer: picture(70 + round * 2 + i) },
+        },
+      }),
+    );
+    expect(((await slides(request, story.id)) as { id: string }[]).map((s) => s.id)).toEqual([title, 'a', 'b']);
+  }
+});
+
 test('two parts of one number at once: the one that was acknowledged is the one that is kept', async ({ request }) => {
   await as(request, 'oskar');
   const story = await begun(request, 'Parts at once');
