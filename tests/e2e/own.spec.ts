@@ -96,10 +96,12 @@ test('Proof says each thing once, and one act mends it for all', async ({ page }
   await begin(page, 'pim', 'Proofread');
   const mend = whole(page).getByRole('list', { name: 'What to mend' });
   await expect(whole(page).getByText('It opens with a title.')).toBeVisible();
-  await page.getByLabel('Title on slide 1').fill('Read by a friend');
+  await page.getByLabel('Title on slide 1', { exact: true }).fill('Read by a friend');
   await page.getByLabel('Subtitle on slide 1').fill('and mended');
   await page.getByLabel('Subtitle on slide 1').blur();
   await expect(rows(page).first().getByAltText('Read by a friend')).toBeVisible();
+  // Who writes in a row has it in hand.
+  await page.getByRole('button', { name: 'The whole story' }).click();
   await expect(mend.getByText('3 slides do not say whose picture they show')).toHaveCount(1);
   await mend.getByRole('button', { name: 'Go to slide 3' }).first().click();
   await expect(panel(page).getByText('Slide 3 does not say whose picture it shows')).toBeVisible();
