@@ -18,8 +18,16 @@ final class Version20261125100000 extends AbstractMigration
     {
         $this->addSql('ALTER TABLE film ADD cover VARCHAR(64) DEFAULT NULL');
         $this->addSql("UPDATE film SET cover = (SELECT slide->>'picture' FROM jsonb_array_elements(document::jsonb->'slides') WITH ORDINALITY AS s(slide, n) WHERE slide->>'picture' IS NOT NULL ORDER BY n LIMIT 1)");
-        // What was doubled before stays watchable: the later of two films in making is called off, a later number is counted on.
-        $this->addSql("UPDATE film SET state = 'cancelled' WHERE id IN (SELECT id FROM (SELECT id, state, ROW_NUMBER() OVER (PARTITION BY story_id, document_hash, size, container ORDER BY (state = 'done') DESC, begun_at, id) AS n FROM film WHERE state NOT IN ('failed', 'cancelled')) f WHERE n > 1) AND id NOT IN (SELECT film_id FROM hand_in)");
+        // What was doubled before: of hand-ins of one film the first stays, with the remarks of all; of films alike the one that was handed in
+        // or made first; another that was handed in stays as well, as one of a document of its own, and the rest are called off.
+        $this->addSql('CREATE TEMPORARY TABLE doubled AS SELECT id, FIRST_VALUE(id) OVER (PARTITION BY film_id ORDER BY answered_at, handed_in_at, id) AS stays FROM hand_in');
+        $this->addSql('UPDATE remark r SET hand_in_id = d.stays FROM doubled d WHERE d.id = r.hand_in_id AND d.id <> d.stays');
+        $this->addSql('DELETE FROM hand_in WHERE id IN (SELECT id FROM doubled WHERE id <> stays)');
+        $this->addSql('DROP TABLE doubled');
+        $this->addSql("CREATE TEMPORARY TABLE alike AS SELECT f.id, h.id IS NOT NULL AS handed_in, ROW_NUMBER() OVER (PARTITION BY f.story_id, f.document_hash, f.size, f.container ORDER BY h.id IS NULL, (f.state = 'done') DESC, f.begun_at, f.id) AS n FROM film f LEFT JOIN hand_in h ON h.film_id = f.id WHERE f.state NOT IN ('failed', 'cancelled')");
+        $this->addSql("UPDATE film SET document_hash = 'once more ' || film.id FROM alike a WHERE a.id = film.id AND a.n > 1 AND a.handed_in");
+        $this->addSql("UPDATE film SET state = 'cancelled' FROM alike a WHERE a.id = film.id AND a.n > 1 AND NOT a.handed_in");
+        $this->addSql('DROP TABLE alike');
         $this->addSql('UPDATE hand_in h SET number = r.n FROM (SELECT id, ROW_NUMBER() OVER (PARTITION BY story_id ORDER BY number, handed_in_at, id) AS n FROM hand_in) r WHERE r.id = h.id AND h.number <> r.n');
         $this->addSql("CREATE UNIQUE INDEX film_once ON film (story_id, document_hash, size, container) WHERE (((state)::text <> 'failed'::text) AND ((state)::text <> 'cancelled'::text))");
         $this->addSql('CREATE UNIQUE INDEX hand_in_number ON hand_in (story_id, number)');

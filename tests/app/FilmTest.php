@@ -42,8 +42,8 @@ final class FilmTest extends AppTestCase
         return $count;
     }
 
-    /** @return array{string, string} a story with one short picture, and its film, made */
-    private function made(): array
+    /** @return array{string, string} a story with one short picture, and its film, asked for */
+    private function ordered(): array
     {
         $story = $this->as('sam')->story();
         $this->bringIn($story, $path = self::newPicture(), slide: 'pic');
@@ -51,6 +51,14 @@ final class FilmTest extends AppTestCase
         $slides = (array) self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides');
         $this->edit($story, ['do' => 'set stay', 'slides' => array_column($slides, 'id'), 'stay' => 1.0]);
         $film = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+
+        return [$story, $film];
+    }
+
+    /** @return array{string, string} the same, made */
+    private function made(): array
+    {
+        [$story, $film] = $this->ordered();
         $this->work();
 
         return [$story, $film];
@@ -98,12 +106,7 @@ final class FilmTest extends AppTestCase
     /** It was stopped while its last piece was joined: it stays stopped, and a film that is made is not stopped any more. */
     public function testStoppingAndEndingAtOnceEndInOneTruth(): void
     {
-        $story = $this->as('sam')->story();
-        $this->bringIn($story, $path = self::newPicture(), slide: 'pic');
-        unlink($path);
-        $slides = (array) self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides');
-        $this->edit($story, ['do' => 'set stay', 'slides' => array_column($slides, 'id'), 'stay' => 1.0]);
-        $film = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+        [$story, $film] = $this->ordered();
         $worker = self::service(FilmWorker::class);
         // The join has read the film as one to be made when the person stops it.
         $record = $this->entities()->find(FilmRecord::class, $film);
@@ -218,12 +221,7 @@ final class FilmTest extends AppTestCase
     /** A worker was killed: its message comes back after a while, and what was made is not made again. */
     public function testAKilledWorkersSegmentIsTakenUpByAnother(): void
     {
-        $story = $this->as('sam')->story();
-        $this->bringIn($story, $path = self::newPicture(), slide: 'pic');
-        unlink($path);
-        $slides = (array) self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides');
-        $this->edit($story, ['do' => 'set stay', 'slides' => array_column($slides, 'id'), 'stay' => 1.0]);
-        $film = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+        [, $film] = $this->ordered();
         $queue = self::getContainer()->get('messenger.transport.films');
         \assert($queue instanceof TransportInterface);
         $worker = self::service(FilmWorker::class);
