@@ -2,23 +2,27 @@
 
 declare(strict_types=1);
 
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Asset\Source;
+use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Edit\MoveSlides;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
-use Rhapsode\Core\Story\Caption;
-use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Layer\Picture\PictureLayer;
+use Rhapsode\Core\Layer\Words\WordsLayer;
+use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\Source;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Core\Story\Take;
-use Rhapsode\Studio\Film\FilmFormat;
-use Rhapsode\Studio\Film\FilmMaker;
-use Rhapsode\Studio\Folder\FolderMakings;
+use Rhapsode\Studio\Folder\FolderRenditions;
 use Rhapsode\Studio\Folder\StoryFolder;
+use Rhapsode\Studio\Mux\FilmMaker;
+use Rhapsode\Studio\Render\FilmFormat;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Words\FontWidths;
 use Symfony\Component\Process\Process;
+
 
 require dirname(__DIR__, 2) . '/vendor/autoload.php';
 
@@ -48,7 +52,7 @@ $write = static function (string $folder, int $slides) use ($demo): void {
     copy($demo . '/music/low-water-waltz.ogg', $folder . '/bed.ogg');
     file_put_contents($folder . '/title.txt', 'Measured');
 };
-$makings = new FolderMakings($scratch->path('kept'));
+$makings = new FolderRenditions($scratch->path('kept'));
 $planOf = static function (string $folder) use ($makings): Plan {
     $from = new StoryFolder($folder, $makings);
     $story = $from->read();
@@ -78,7 +82,7 @@ $limit = $time(static function () use ($scratch, $cores, $share, $size, $format)
     array_map(static fn(Process $p): int => $p->wait(), $running);
 });
 unlink($scratch->path('frames.yuv'));
-printf("%d slides, %.0f s at 1280x720, %d cores\n", count($plan->slides), $plan->seconds(), $cores);
+printf("%d slides, %.0f s at 1280x720, %d cores\n", count($plan->scenes), $plan->seconds(), $cores);
 $row('Making the film, with its sound, captions and bed', sprintf('%.2f x', $ours / $limit), 'encoding the same ready frames', '1.4 x');
 
 $twenty = $scratch->path('twenty');
@@ -90,7 +94,7 @@ $again = static function () use ($planOf, $maker, $film, $format, $twenty, $time
         $maker->make($planOf($twenty), $film, $format);
     });
 };
-printf("\n%d slides, %.0f s\n", count($plan->slides), $plan->seconds());
+printf("\n%d slides, %.0f s\n", count($plan->scenes), $plan->seconds());
 file_put_contents($twenty . '/11.caption.txt', 'Mended');
 $row('After one caption was mended', sprintf('%.3f x', $again() / $whole), 'the full making', '0.10 x');
 $row('When nothing has changed', sprintf('%.2f s', $nothing = $again()), sprintf('(%.3f x the full making)', $nothing / $whole), 'under 1 s');
@@ -113,7 +117,7 @@ for ($i = 0; $i < 60; ++$i) {
 copy($demo . '/music/low-water-waltz.ogg', $long . '/bed.ogg');
 $largest = static function (string $code) use ($makings, $long, $scratch): float {
     $bench = sprintf(
-        'require %s; $m = new Rhapsode\\Studio\\Folder\\FolderMakings(%s); $from = new Rhapsode\\Studio\\Folder\\StoryFolder(%s, $m); $story = $from->read(); $plan = (new Rhapsode\\Core\\Plan\\Planner(new Rhapsode\\Studio\\Words\\FontWidths()))->plan($story, $from->lights($story)); $format = Rhapsode\\Studio\\Film\\FilmFormat::of($plan->shape, "1080"); %s echo max(getrusage()["ru_maxrss"], getrusage(1)["ru_maxrss"]);',
+        'require %s; $m = new Rhapsode\\Studio\\Folder\\FolderRenditions(%s); $from = new Rhapsode\\Studio\\Folder\\StoryFolder(%s, $m); $story = $from->read(); $plan = (new Rhapsode\\Core\\Plan\\Planner(new Rhapsode\\Studio\\Words\\FontWidths()))->plan($story, $from->lights($story)); $format = Rhapsode\\Studio\\Render\\FilmFormat::of($plan->shape, "1080"); %s echo max(getrusage()["ru_maxrss"], getrusage(1)["ru_maxrss"]);',
         var_export(dirname(__DIR__, 2) . '/vendor/autoload.php', true),
         var_export($makings->folder(), true),
         var_export($long, true),
@@ -125,17 +129,17 @@ $largest = static function (string $code) use ($makings, $long, $scratch): float
 };
 printf("\nThe largest process, of sixty slides in fifteen minutes at 1080, with pictures of 40 megapixels\n");
 $row('Making pictures and voices ready, and planning', sprintf('%.0f MB', $most = $largest('')), sprintf('(%.2f x what is allowed)', $most / 400), '400 MB');
-$row('Mixing the sound', sprintf('%.0f MB', $most = $largest('(new Rhapsode\\Studio\\Sound\\Mixer($m))->mix($plan, $format, %s . ".m4a");')), sprintf('(%.2f x what is allowed)', $most / 400), '400 MB');
-$row('Making a segment and a join', sprintf('%.0f MB', $most = $largest('$maker = new Rhapsode\\Studio\\Film\\SegmentMaker($m, $plan->shape, $format); foreach (array_slice(Rhapsode\\Studio\\Film\\Segments::of($plan, $format), 0, 4) as $k => $segment) { $maker->make($segment, %s . $k . ".mp4"); }')), sprintf('(%.2f x what is allowed)', $most / 400), '400 MB');
+$row('Mixing the sound', sprintf('%.0f MB', $most = $largest('(new Rhapsode\\Studio\\Mux\\Mixer($m))->mix($plan, $format, %s . ".m4a");')), sprintf('(%.2f x what is allowed)', $most / 400), '400 MB');
+$row('Making a segment and a transition', sprintf('%.0f MB', $most = $largest('$maker = new Rhapsode\\Studio\\Render\\SegmentMaker($m, $plan->shape, $format); foreach (array_slice(Rhapsode\\Studio\\Render\\Segments::of($plan, $format), 0, 4) as $k => $segment) { $maker->make($segment, %s . $k . ".mp4"); }')), sprintf('(%.2f x what is allowed)', $most / 400), '400 MB');
 
 $story = static function (int $count): Story {
     $slides = $takes = [];
     for ($i = 0; $i < $count; ++$i) {
-        $takes["t{$i}"] = new Take("t{$i}", 't', 480_000, 1000, 470_000, -20, -3, 40.0, false, [[100_000, 110_000], [180_000, 195_000], [300_000, 310_000], [390_000, 405_000]]);
-        $slides[] = new Slide("s{$i}", picture: 'p', caption: new Caption("The wheel number {$i} is five metres high, and it turns twice a day."), script: "In the year {$i} the tide comes in, fills the pond, and turns the wheel. " . str_repeat('The tide comes in, fills the pond, and turns the wheel. ', 2), take: "t{$i}");
+        $takes["t{$i}"] = new Voice("t{$i}", 't', 480_000, 1000, 470_000, -20, -3, 40.0, false, [[100_000, 110_000], [180_000, 195_000], [300_000, 310_000], [390_000, 405_000]]);
+        $slides[] = new Slide("s{$i}", layers: [new PictureLayer('picture', 'p'), new WordsLayer('caption', WordsRole::Caption, "The wheel number {$i} is five metres high, and it turns twice a day.")], script: "In the year {$i} the tide comes in, fills the pond, and turns the wheel. " . str_repeat('The tide comes in, fills the pond, and turns the wheel. ', 2), voice: [new Span("t{$i}", 1000, 470_000)]);
     }
 
-    return new Story('Long', $slides, ['p' => new Picture('p', 'p.jpg', 2400, 1600, new Source('T', 'A'))], $takes);
+    return new Story('Long', $slides, ['p' => new Picture('p', 'p.jpg', 2400, 1600, new Source('T', 'A'))] + $takes);
 };
 $small = $story(20);
 $large = $story(200);
@@ -145,7 +149,7 @@ $cold = $time(static fn() => (new Planner(new FontWidths()))->plan($large));
 $planner = new Planner(new FontWidths());
 $planner->plan($large);
 $slides = $large->slides;
-$slides[100] = $slides[100]->with(caption: new Caption('Another word'));
+$slides[100] = $slides[100]->withLayer(new WordsLayer('caption', WordsRole::Caption, 'Another word'));
 $edited = $large->with(slides: $slides);
 $warm = $time(static fn() => $planner->plan($edited));
 printf("\nPlans\n");

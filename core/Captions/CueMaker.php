@@ -4,20 +4,18 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Captions;
 
-use Rhapsode\Core\Sound\Trim;
-use Rhapsode\Core\Story\CaptionPlace;
-use Rhapsode\Core\Story\SlideKind;
-use Rhapsode\Core\Story\Take;
+use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Pacing\TimedSlide;
+use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Timing\Timed;
-use Rhapsode\Core\Timing\VoiceSpan;
+use Rhapsode\Core\Words\WordsPlace;
 
 /**
  * Makes caption cues from a slide's script, timed to its voice by its pauses.
  *
  * Breaks come at sentences, else clauses, else where the voice pauses, else between words; a cue has at most two lines
  * of 42 characters, is shown for 1 to 7 s, and at most 17 characters a second where the voice leaves room. These are the
- * figures of the timed-text style guides that streaming services publish (Netflix, Timed Text Style Guide: General Requirements
+ * figures of the timed-text style guides that streaming services publish (Netflix, TimedSlide Text Style Guide: General Requirements
  * and English; from memory).
  */
 final readonly class CueMaker
@@ -34,17 +32,19 @@ final readonly class CueMaker
     public function __construct(private string $language = 'en') {}
 
     /** @return list<Cue> timed from the slide's start; none for a slide without voice or script */
-    public function of(Timed $timed, ?Take $take): array
+    public function of(TimedSlide $timed, Story $story): array
     {
-        $voice = $timed->voice;
-        $units = null === $voice || null === $take ? [] : Units::of($timed->slide->script, $this->language);
-        if (null === $voice || null === $take || [] === $units) {
+        $units = [] === $timed->voice ? [] : Units::of($timed->slide->script, $this->language);
+        $speech = [] === $units ? null : Speech::of($story, $timed->voice);
+        if (null === $speech) {
             return [];
         }
-        [$begin, $times] = self::spoken($units, $voice, $take);
+        $times = Alignment::of($units, $speech->seconds, $speech->pauses);
+        $begin = $speech->begin;
         $begin -= intdiv($timed->start * 1000, Rate::FPS);
         // Words upon words cannot be read: a caption at the bottom sends the cues to the top.
-        $high = SlideKind::Picture === $timed->slide->kind && CaptionPlace::Bottom === $timed->slide->caption->place && '' !== trim($timed->slide->caption->text);
+        $caption = $timed->slide->words(WordsRole::Caption);
+        $high = null !== $caption && WordsPlace::Bottom === $caption->place && '' !== trim($caption->text);
         $cutter = new CueCutter($units, $times);
         $parts = $cutter->parts();
         $latest = intdiv($timed->stay * 1000, Rate::FPS);
@@ -65,28 +65,5 @@ final readonly class CueMaker
         }
 
         return $cues;
-    }
-
-    /**
-     * @param list<Unit> $units
-     *
-     * @return array{int, list<array{float, float}>} the millisecond of the film at which the voice is heard, and seconds from there for each unit
-     */
-    private static function spoken(array $units, VoiceSpan $voice, Take $take): array
-    {
-        // Trimming leaves a margin on both sides, where there was room for one.
-        $from = max($voice->from, min($take->from + (0 === $take->from ? 0 : Trim::BEFORE), $take->to - 1));
-        $to = min($voice->to, max($take->to - ($take->to === $take->samples ? 0 : Trim::AFTER), $from + 1));
-        $pauses = [];
-        foreach ($take->pauses as [$a, $b]) {
-            if ($a > $from && $b < $to) {
-                $pauses[] = [($a - $from) / Rate::SAMPLES, ($b - $from) / Rate::SAMPLES];
-            }
-        }
-
-        return [
-            intdiv(($voice->at + $from - $voice->from) * 1000, Rate::SAMPLES),
-            Alignment::of($units, ($to - $from) / Rate::SAMPLES, $pauses),
-        ];
     }
 }

@@ -4,33 +4,34 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Captions;
 
-use Rhapsode\Core\Plan\PlannedSlide;
-use Rhapsode\Core\Story\Spoken;
+use Rhapsode\Core\Story\TimedCaption;
 use Rhapsode\Core\Timing\Rate;
 
 /** Cues as a file of captions had them, instead of the computed ones. What lies after the film's end is left out. */
 final class Imported
 {
     /**
-     * @param list<Spoken>       $captions
-     * @param list<PlannedSlide> $slides
+     * @param list<TimedCaption>       $captions
+     * @param array<string, int> $ends the frame at which each slide ends, by its id, in the order of the film
      *
      * @return list<Cue>
      */
-    public static function cues(array $captions, array $slides): array
+    public static function cues(array $captions, array $ends): array
     {
         $cues = [];
-        $end = [] === $slides ? 0 : intdiv($slides[\count($slides) - 1]->end * 1000, Rate::FPS);
-        usort($captions, static fn(Spoken $a, Spoken $b): int => [$a->start, $a->end] <=> [$b->start, $b->end]);
+        $slides = array_map(strval(...), array_keys($ends));
+        $ends = array_values($ends);
+        $end = [] === $ends ? 0 : intdiv($ends[\count($ends) - 1] * 1000, Rate::FPS);
+        usort($captions, static fn(TimedCaption $a, TimedCaption $b): int => [$a->start, $a->end] <=> [$b->start, $b->end]);
         $i = 0;
         foreach ($captions as $caption) {
             if ($caption->start >= $end) {
                 break;
             }
-            while ($i < \count($slides) - 1 && $caption->start * Rate::FPS >= $slides[$i]->end * 1000) {
+            while ($i < \count($slides) - 1 && $caption->start * Rate::FPS >= $ends[$i] * 1000) {
                 ++$i;
             }
-            $cues[] = new Cue($caption->start, min($caption->end, $end), $caption->text, $slides[$i]->id);
+            $cues[] = new Cue($caption->start, min($caption->end, $end), $caption->text, $slides[$i]);
         }
 
         return $cues;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Captions;
 
-use Rhapsode\Core\Story\Spoken;
+use Rhapsode\Core\Pacing\Pacing;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Core\Timing\Pacing;
+use Rhapsode\Core\Story\TimedCaption;
 use Rhapsode\Core\Timing\Rate;
 
 /** The plain words of a film, without times: written from its cues, and timed to its voices. */
@@ -26,20 +26,17 @@ final class Transcript
     }
 
     /**
-     * A transcript of the whole story, timed: all its voices are taken as one, with the joins as its longest pauses.
+     * A transcript of the whole story, timed: all its voices are taken as one, with the transitions as its longest pauses.
      *
-     * @return list<Spoken> none where nobody speaks, or nothing is written
+     * @return list<TimedCaption> none where nobody speaks, or nothing is written
      */
     public static function timed(string $text, Story $story): array
     {
         $spans = [];
         foreach (Pacing::of($story) as $timed) {
-            $take = $story->takeOf($timed->slide);
-            if (null === $timed->voice || null === $take) {
-                continue;
+            if ([] !== $timed->voice) {
+                $spans[] = [$timed->voice[0]->at, $timed->voice[\count($timed->voice) - 1]->end(), Speech::pauses($story, $timed->voice)];
             }
-            $shift = $timed->voice->at - $timed->voice->from;
-            $spans[] = [$timed->voice->at, $timed->voice->end(), array_map(static fn(array $pause): array => [$pause[0] + $shift, $pause[1] + $shift], $take->pauses)];
         }
         $units = Units::of($text, $story->language);
         if ([] === $spans || [] === $units) {
@@ -65,7 +62,7 @@ final class Transcript
             $from = (int) round(1000 * ($times[$first][0] + $begin / Rate::SAMPLES));
             $to = (int) round(1000 * ($times[$last][1] + $begin / Rate::SAMPLES));
             if ($to > $from) {
-                $captions[] = new Spoken($from, min($to, $from + CueMaker::LONGEST), $cutter->text($first, $last));
+                $captions[] = new TimedCaption($from, min($to, $from + CueMaker::LONGEST), $cutter->text($first, $last));
             }
         }
 

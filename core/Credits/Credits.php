@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Credits;
 
-use Rhapsode\Core\Story\Source;
+use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Story\Story;
 
 /** The credits, made from the sources of what the story uses: each once, in order of its first appearance. */
@@ -21,14 +21,16 @@ final class Credits
         $words = Wording::in($story->language);
         $entries = [];
         foreach ($story->slides as $slide) {
-            $picture = $story->pictureOf($slide);
-            if (null !== $picture && !$picture->source->isEmpty()) {
-                $entries[self::entry($picture->source, $words->picture(...))] = true;
+            foreach ($slide->layers as $layer) {
+                $picture = $story->picture((string) $layer->asset());
+                if (null !== $picture && !$picture->source->isEmpty()) {
+                    $entries[self::entry($picture->source, $words->picture(...))] = true;
+                }
             }
         }
 
         foreach ($story->beds as $bed) {
-            $music = $story->music[$bed->music] ?? null;
+            $music = $story->music($bed->asset);
             if (null !== $music && !$music->source->isEmpty()) {
                 $entries[self::entry($music->source, $words->music(...))] = true;
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Story;
 
@@ -14,11 +15,11 @@ final readonly class AddBed implements Edit
 
     public function apply(Story $story): Story
     {
-        if (!isset($story->music[$this->bed->music])) {
+        if (null === $story->music($this->bed->asset)) {
             throw new Refused('The story does not hold that music.');
         }
-        if (\count($story->beds) >= Story::MAX_BEDS) {
-            throw new Refused(\sprintf('A story holds at most %d beds.', Story::MAX_BEDS));
+        if (\count($story->beds) >= Limits::BEDS) {
+            throw new Refused(\sprintf('A story holds at most %d beds.', Limits::BEDS));
         }
         foreach ($story->beds as $bed) {
             if ($bed->id === $this->bed->id) {

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
-use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 
 /**
- * Takes a prepared picture into the story and, if asked, shows it on a new slide: after the first of some slides that is there,
+ * Puts a prepared picture into the story and, if asked, shows it on a new slide: after the first of some slides that is there,
  * or last. Pictures that come in side by side each name all that they should follow, the nearest first, and so keep their order.
  */
 final readonly class AddPicture implements Edit
@@ -19,9 +19,8 @@ final readonly class AddPicture implements Edit
 
     public function apply(Story $story): Story
     {
-        $known = $story->pictures[$this->picture->id] ?? null;
         // What is known of its source stays known.
-        $story = $story->with(pictures: [...$story->pictures, $this->picture->id => $known ?? $this->picture]);
+        $story = isset($story->assets[$this->picture->id]) ? $story : $story->withAsset($this->picture);
         if (null === $this->slide) {
             return $story;
         }
@@ -29,6 +28,6 @@ final readonly class AddPicture implements Edit
         $last = array_key_last($story->slides);
         $after = $there[0] ?? (null === $last ? null : $story->slides[$last]->id);
 
-        return (new AddSlide(new Slide($this->slide, picture: $this->picture->id), $after))->apply($story);
+        return (new AddSlide(Slide::showing($this->slide, $this->picture->id), $after))->apply($story);
     }
 }

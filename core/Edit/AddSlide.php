@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 
-/** Puts a new slide after another, or first. */
+/** Puts a new slide after another, or first. What it names must be in the story (Story::checked()). */
 final readonly class AddSlide implements Edit
 {
     public function __construct(private Slide $slide, private ?string $after) {}
@@ -17,14 +18,8 @@ final readonly class AddSlide implements Edit
         if (null !== $story->indexOf($this->slide->id)) {
             throw new Refused('That slide is in the story already.');
         }
-        if (\count($story->slides) >= Story::MAX_SLIDES) {
-            throw new Refused(\sprintf('A story holds at most %d slides.', Story::MAX_SLIDES));
-        }
-        if (null !== $this->slide->picture && !isset($story->pictures[$this->slide->picture])) {
-            throw new Refused('The story does not hold that picture.');
-        }
-        if (null !== $this->slide->take && !isset($story->takes[$this->slide->take])) {
-            throw new Refused('The story does not hold that recording.');
+        if (\count($story->slides) >= Limits::SLIDES) {
+            throw new Refused(\sprintf('A story holds at most %d slides.', Limits::SLIDES));
         }
         $at = 0;
         if (null !== $this->after) {

@@ -4,20 +4,15 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
-use Rhapsode\Core\Shape\Fields;
+use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Story\Story;
 
 /**
- * What one or more edits changed, as the parts before and after: enough to undo and to do again, whatever the edits
- * were. A part is a field of the story, the order of its slides, or one slide, picture or take by its id; null means that
- * it was not there.
- *
- * @phpstan-type Parts array<string, mixed>
+ * What one or more edits changed, as the parts before and after: enough to undo and to do again, whatever the edits were. What
+ * parts a story has is told by Parts; null means that it was not there.
  */
 final readonly class Change
 {
-    private const KEYED = ['slides', 'pictures', 'takes'];
-
     /**
      * @param array<string, mixed> $before
      * @param array<string, mixed> $after
@@ -26,8 +21,7 @@ final readonly class Change
 
     public static function between(Story $from, Story $to): self
     {
-        $old = self::parts($from);
-        $new = self::parts($to);
+        [$old, $new] = Parts::differing($from, $to);
         $before = $after = [];
         foreach (array_keys($old + $new) as $key) {
             if (($old[$key] ?? null) !== ($new[$key] ?? null)) {
@@ -49,58 +43,55 @@ final readonly class Change
         return new self($this->after, $this->before);
     }
 
+    /**
+     * The story with this change made. Where a part is no longer as this change met it, somebody else has changed it since, and
+     * theirs stays; lists of what there is are brought together.
+     *
+     * @throws Refused when none of it can be done any more
+     */
     public function applyTo(Story $story): Story
     {
-        $parts = array_replace(self::parts($story), $this->after);
-        $order = $parts['order'] ?? [];
-        $slides = $pictures = $takes = $fields = [];
-        foreach (\is_array($order) ? $order : [] as $id) {
-            $slides[] = \is_string($id) ? $parts['slides:' . $id] ?? null : null;
+        $current = Parts::of($story, array_map(strval(...), array_keys($this->after)));
+        $parts = [];
+        foreach ($this->after as $key => $wanted) {
+            $now = $current[$key] ?? null;
+            $met = $this->before[$key] ?? null;
+            if ($now === $met) {
+                $parts[$key] = $wanted;
+            } elseif (Parts::isOrder($key)) {
+                $parts[$key] = Order::merged(self::ids($met), self::ids($wanted), self::ids($now));
+            }
         }
-        foreach (array_filter($parts, static fn(mixed $part): bool => null !== $part) as $key => $value) {
-            [$kind, $id] = explode(':', $key, 2) + [1 => ''];
-            match ($kind) {
-                'pictures' => $pictures[$id] = $value,
-                'takes' => $takes[$id] = $value,
-                default => $fields[$key] = $value,
-            };
+        if ([] === $parts && !$this->isNothing()) {
+            throw new Refused('Somebody else has changed this since, so it stays as they left it.');
         }
 
-        return Story::fromArray(['slides' => $slides, 'pictures' => $pictures, 'takes' => $takes] + $fields);
+        return Parts::put($story, $parts);
     }
 
-    /** @return array{before: array<string, mixed>, after: array<string, mixed>} */
+    /** @return list<string> */
+    private static function ids(mixed $order): array
+    {
+        return \is_array($order) ? array_values(array_filter($order, is_string(...))) : [];
+    }
+
+    /** @return array{version: int, before: array<string, mixed>, after: array<string, mixed>} */
     public function toArray(): array
     {
-        return ['before' => $this->before, 'after' => $this->after];
+        return ['version' => Story::VERSION, 'before' => $this->before, 'after' => $this->after];
     }
 
-    public static function fromArray(mixed $data): self
+    /** @param Story $story that it was made on, from which a change of an earlier version takes what it did not tell */
+    public static function fromArray(mixed $data, Story $story): self
     {
         $fields = Fields::of($data);
-        $fields->object('before');
-        $fields->object('after');
-        /** @var array{before: array<string, mixed>, after: array<string, mixed>} $data as just checked */
-
-        return new self($data['before'], $data['after']);
-    }
-
-    /** @return array<string, mixed> */
-    private static function parts(Story $story): array
-    {
-        $parts = array_diff_key($story->toArray(), array_flip(self::KEYED));
-        $order = [];
-        foreach ($story->slides as $slide) {
-            $order[] = $slide->id;
-            $parts['slides:' . $slide->id] = $slide->toArray();
+        $before = $fields->object('before')->all();
+        $after = $fields->object('after')->all();
+        if ($fields->has('version')) {
+            return new self($before, $after);
         }
-        foreach ($story->pictures as $id => $picture) {
-            $parts['pictures:' . $id] = $picture->toArray();
-        }
-        foreach ($story->takes as $id => $take) {
-            $parts['takes:' . $id] = $take->toArray();
-        }
+        $upgrade = new ChangeFrom1($story);
 
-        return ['order' => $order] + $parts;
+        return new self($upgrade->parts($before, $after), $upgrade->parts($after, $before));
     }
 }

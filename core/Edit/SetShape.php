@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
-use Rhapsode\Core\Story\Shape;
+use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Story\Story;
 
 /** The film's shape. Framings that were set are brought to it when the film is planned. */

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Pacing\Pacing;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Core\Timing\Pacing;
 use Rhapsode\Core\Timing\Rate;
 
 /** Shares a length out evenly over slides without a voice: nine over 90 s are 10 s each. */
@@ -18,7 +19,7 @@ final readonly class ShareLength implements Edit
     public function apply(Story $story): Story
     {
         OnSlides::mustHave($story, $this->slides);
-        $free = array_values(array_filter($story->slides, fn(Slide $s): bool => null === $s->take && \in_array($s->id, $this->slides, true)));
+        $free = array_values(array_filter($story->slides, fn(Slide $s): bool => [] === $s->voice && \in_array($s->id, $this->slides, true)));
         if ([] === $free) {
             throw new Refused('All these slides have a voice, and stay as long as it lasts.');
         }
@@ -26,7 +27,7 @@ final readonly class ShareLength implements Edit
             array_map(static fn(Slide $s): string => $s->id, $free),
             Pacing::share(Rate::frames($this->seconds), \count($free)),
         );
-        if ($this->seconds < Slide::MIN_STAY * \count($free) || $this->seconds > Slide::MAX_STAY * \count($free)) {
+        if ($this->seconds < Limits::LEAST_STAY * \count($free) || $this->seconds > Limits::MOST_STAY * \count($free)) {
             throw new Refused('That leaves each slide with a time that is too short or too long.');
         }
 

@@ -4,11 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Framing;
 
-use Rhapsode\Core\Story\Fit;
-use Rhapsode\Core\Story\Motion;
-use Rhapsode\Core\Story\Picture;
-use Rhapsode\Core\Story\Shape;
-use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Shape;
 
 /**
  * Decides what part of its picture a slide opens and closes on.
@@ -26,60 +23,62 @@ final class Framer
     /** Below this overhang (share of the picture's side) there is nothing to pan over. */
     private const LEAST_OVERHANG = 0.08;
 
-    public static function isWhole(Slide $slide, Picture $picture, Shape $shape): bool
+    /** @param float $ratio width over height of the picture */
+    public static function isWhole(Fit $fit, float $ratio, Shape $shape): bool
     {
-        return match ($slide->fit) {
+        return match ($fit) {
             Fit::Whole => true,
             Fit::Fill => false,
-            Fit::Auto => self::lostByFilling($picture, $shape) > self::MOST_LOST,
+            Fit::Auto => self::lostByFilling($ratio, $shape) > self::MOST_LOST,
         };
     }
 
     /** The share of the picture's area outside the slide when it fills it, 0 to 1. */
-    public static function lostByFilling(Picture $picture, Shape $shape): float
+    public static function lostByFilling(float $ratio, Shape $shape): float
     {
-        $base = self::base($picture, $shape);
+        $base = self::base($ratio, $shape);
 
         return 1 - $base->width * $base->height;
     }
 
     /** The largest frame of the film's shape. An upright crop keeps a little more above than below: heads are there. */
-    public static function base(Picture $picture, Shape $shape): Frame
+    public static function base(float $ratio, Shape $shape): Frame
     {
-        $ratio = $shape->ratio() / $picture->ratio();
+        $wider = $shape->ratio() / $ratio;
 
-        return $ratio > 1
-            ? Frame::about(0.5, 0.5 - (1 - 1 / $ratio) * 0.2, 1, 1 / $ratio)
-            : Frame::about(0.5, 0.5, $ratio, 1);
+        return $wider > 1
+            ? Frame::about(0.5, 0.5 - (1 - 1 / $wider) * 0.2, 1, 1 / $wider)
+            : Frame::about(0.5, 0.5, $wider, 1);
     }
 
     /**
      * Inward or outward, this way or that follows from the slide's own id: moving a slide changes no other slide's film.
      *
-     * @param float $seconds how long the slide is seen, joins included
+     * @param float  $ratio   width over height of the picture
+     * @param float  $seconds how long it is seen, transitions included
+     * @param string $slide   its id
      */
-    public static function move(Slide $slide, Picture $picture, Shape $shape, float $seconds): Move
+    public static function move(Fit $fit, Framing $framing, float $ratio, Shape $shape, float $seconds, string $slide): Move
     {
-        if (self::isWhole($slide, $picture, $shape)) {
+        if (self::isWhole($fit, $ratio, $shape)) {
             return Move::still(Frame::all());
         }
-        $base = self::base($picture, $shape);
-        if (Motion::Set === $slide->motion && null !== $slide->opensOn && null !== $slide->closesOn) {
-            return new Move(self::shaped($slide->opensOn, $picture, $shape), self::shaped($slide->closesOn, $picture, $shape));
+        $base = self::base($ratio, $shape);
+        if (Motion::Set === $framing->motion && null !== $framing->opensOn && null !== $framing->closesOn) {
+            return new Move(self::shaped($framing->opensOn, $base), self::shaped($framing->closesOn, $base));
         }
-        if (Motion::Auto !== $slide->motion) {
+        if (Motion::Auto !== $framing->motion) {
             return Move::still($base);
         }
 
-        $turn = crc32($slide->id);
+        $turn = crc32($slide);
 
         return self::pan($base, $seconds, $turn) ?? self::zoom($base, $seconds, $turn);
     }
 
     /** A frame brought to the film's shape about its centre, whatever shape it was drawn in. */
-    private static function shaped(Frame $frame, Picture $picture, Shape $shape): Frame
+    private static function shaped(Frame $frame, Frame $base): Frame
     {
-        $base = self::base($picture, $shape);
         $share = min(1.0, max($frame->width / $base->width, $frame->height / $base->height));
 
         return Frame::about($frame->x + $frame->width / 2, $frame->y + $frame->height / 2, $base->width * $share, $base->height * $share);

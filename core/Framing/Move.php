@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Framing;
 
+use Rhapsode\Core\Geometry\Frame;
+
 /** From one framing to another; still when both are the same. */
 final readonly class Move
 {
@@ -23,5 +25,11 @@ final readonly class Move
     public function at(float $t): Frame
     {
         return $this->opensOn->toward($this->closesOn, Ease::at($t));
+    }
+
+    /** @return array{opensOn: array<string, float>, closesOn: array<string, float>} */
+    public function toArray(): array
+    {
+        return ['opensOn' => $this->opensOn->toArray(), 'closesOn' => $this->closesOn->toArray()];
     }
 }

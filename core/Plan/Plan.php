@@ -6,37 +6,52 @@ namespace Rhapsode\Core\Plan;
 
 use Rhapsode\Core\Captions\Cue;
 use Rhapsode\Core\Framing\Ease;
+use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
-use Rhapsode\Core\Story\Shape;
 use Rhapsode\Core\Timing\Rate;
 
 /** Everything that is seen and heard, computed from a story: what the preview plays and the film is made from. */
 final readonly class Plan
 {
     /**
-     * @param list<PlannedSlide> $slides
-     * @param list<Cue>          $cues
-     * @param list<string>       $credits
-     * @param list<Play>         $beds
+     * @param list<Scene>  $scenes
+     * @param list<Cue>    $cues
+     * @param list<string> $credits
+     * @param list<Play>   $plays   voices in the order of the film, then the beds
      */
     public function __construct(
         public string $title,
         public string $language,
         public Shape $shape,
-        public array $slides,
+        public array $scenes,
         public array $cues,
         public array $credits,
-        public array $beds = [],
+        public array $plays = [],
     ) {}
 
     public function frames(): int
     {
-        return [] === $this->slides ? 0 : $this->slides[\count($this->slides) - 1]->end;
+        return [] === $this->scenes ? 0 : $this->scenes[\count($this->scenes) - 1]->end;
     }
 
     public function seconds(): float
     {
         return Rate::seconds($this->frames());
+    }
+
+    /** @return list<Play> */
+    public function plays(Bus $bus): array
+    {
+        return array_values(array_filter($this->plays, static fn(Play $play): bool => $play->bus === $bus));
+    }
+
+    /** @return array{start: float, end: float}|null the seconds of the film between which a slide speaks; null where it does not */
+    public function spoken(string $slide): ?array
+    {
+        $voice = array_values(array_filter($this->plays(Bus::Voice), static fn(Play $play): bool => $play->slide === $slide));
+
+        return [] === $voice ? null : ['start' => $voice[0]->at / Rate::SAMPLES, 'end' => $voice[\count($voice) - 1]->end() / Rate::SAMPLES];
     }
 
     /**
@@ -56,10 +71,10 @@ final readonly class Plan
             'height' => $height,
             'frames' => $this->frames(),
             'ease' => Ease::table(),
-            'slides' => array_map(static fn(PlannedSlide $s): array => $s->toArray(), $this->slides),
+            'scenes' => array_map(static fn(Scene $s): array => $s->toArray(), $this->scenes),
             'cues' => array_map(static fn(Cue $c): array => $c->toArray(), $this->cues),
             'credits' => $this->credits,
-            'beds' => array_map(static fn(Play $p): array => $p->toArray(), $this->beds),
+            'plays' => array_map(static fn(Play $p): array => $p->toArray(), $this->plays),
         ];
     }
 }

@@ -9,137 +9,127 @@ use Rhapsode\Core\Captions\CueMaker;
 use Rhapsode\Core\Captions\Imported;
 use Rhapsode\Core\Credits\Credits;
 use Rhapsode\Core\Credits\Wording;
-use Rhapsode\Core\Framing\Frame;
-use Rhapsode\Core\Framing\Framer;
-use Rhapsode\Core\Framing\Move;
+use Rhapsode\Core\Layer\Envelope;
+use Rhapsode\Core\Layer\LayerContext;
+use Rhapsode\Core\Layer\Words\PlannedWords;
+use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Memo\Memo;
+use Rhapsode\Core\Memo\ProcessMemo;
+use Rhapsode\Core\Pacing\Pacing;
+use Rhapsode\Core\Pacing\TimedSlide;
 use Rhapsode\Core\Sound\Beds;
-use Rhapsode\Core\Sound\Loudness;
-use Rhapsode\Core\Story\JoinKind;
-use Rhapsode\Core\Story\SlideKind;
+use Rhapsode\Core\Sound\Voices;
+use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Core\Timing\Pacing;
+use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Timing\Timed;
 use Rhapsode\Core\Words\LightUnder;
-use Rhapsode\Core\Words\Sheet;
 use Rhapsode\Core\Words\TextWidths;
 use Rhapsode\Core\Words\Typesetter;
-use Rhapsode\Core\Words\WholeLight;
 
 /** Makes the plan of a story. */
 final readonly class Planner
 {
     public function __construct(private TextWidths $widths, private Memo $memo = new ProcessMemo()) {}
 
-    /** @param array<string, LightUnder> $lights by picture id; where one is missing its words get a plate */
+    /** @param array<string, LightUnder> $lights by Rendition::lightKey(); where one is missing its words get a plate */
     public function plan(Story $story, array $lights = []): Plan
     {
         $timed = Pacing::of($story);
+        $typesetter = new Typesetter($this->widths, $story->shape, $story->language);
         $pages = Credits::pages($story);
-        $words = Wording::in($story->language);
-        $setter = new Typesetter($this->widths, $story->shape, $story->language);
-        $cueMaker = new CueMaker($story->language);
-        $slides = [];
-        $cues = [];
-        $creditJoin = [] === $pages || [] === $timed ? 0 : Pacing::wished($timed[\count($timed) - 1]->slide);
+        $last = $timed[\count($timed) - 1] ?? null;
+        $intoCredits = [] === $pages || null === $last ? 0 : $story->transitionOf($last->slide)->frames();
+        $scenes = [];
         foreach ($timed as $i => $one) {
-            $next = $timed[$i + 1]->joinIn ?? $creditJoin;
-            $slides[] = $this->slide($story, $one, $i, $next, $setter, $lights);
-            if (null === $story->captions) {
-                array_push($cues, ...$this->cues($cueMaker, $story, $one));
-            }
+            $scenes[] = $this->scene($story, $one, $i, $timed[$i + 1]->comesIn ?? $intoCredits, $typesetter, $lights);
         }
-        $end = [] === $timed ? 0 : $timed[\count($timed) - 1]->end();
-        foreach ($pages as $i => $page) {
-            $stay = Rate::frames(Credits::seconds($page));
-            $joinIn = 0 === $i ? $creditJoin : Rate::FPS;
-            $joinOut = $i < \count($pages) - 1 ? Rate::FPS : 0;
-            $slides[] = new PlannedSlide(
-                'credits-' . ($i + 1),
-                $words->credits(),
-                null,
-                Image::plain(Typesetter::ground()),
-                $end,
-                $end + $stay,
-                $joinIn,
-                PlannedJoin::of(JoinKind::Crossfade, $joinOut),
-                Move::still(Frame::all()),
-                $setter->credits($words->credits(), $page),
-                null,
-                0.0,
-            );
-            $end += $stay;
-        }
+        array_push($scenes, ...$this->credits($story, $pages, $typesetter, $last?->end() ?? 0, $intoCredits));
+        $ends = array_combine(array_map(static fn(Scene $s): string => $s->id, $scenes), array_map(static fn(Scene $s): int => $s->end, $scenes));
+        $frames = [] === $scenes ? 0 : $scenes[\count($scenes) - 1]->end;
 
         return new Plan(
             $story->title,
             $story->language,
             $story->shape,
-            $slides,
-            null === $story->captions ? $cues : Imported::cues($story->captions, $slides),
+            $scenes,
+            null === $story->captions ? $this->cues($story, $timed) : Imported::cues($story->captions, $ends),
             Credits::entries($story),
-            (new Beds($story, $timed, $end * Rate::SAMPLES_PER_FRAME))->plays(),
+            [...Voices::plays($story, $timed), ...(new Beds($story, $timed, $frames * Rate::SAMPLES_PER_FRAME))->plays()],
         );
     }
 
-    /** @return list<Cue> */
-    private function cues(CueMaker $maker, Story $story, Timed $timed): array
+    /**
+     * @param list<TimedSlide> $timed
+     *
+     * @return list<Cue>
+     */
+    private function cues(Story $story, array $timed): array
     {
-        $take = $story->takeOf($timed->slide);
-        if (null === $take || '' === $timed->slide->script) {
-            return [];
+        $maker = new CueMaker($story->language);
+        $cues = [];
+        foreach ($timed as $one) {
+            $slide = $one->slide;
+            if ([] === $one->voice || '' === $slide->script) {
+                continue;
+            }
+            $begin = (int) round(1000 * Rate::seconds($one->start));
+            $voices = array_map(static fn($span): array => [$span->from, $span->to, $story->voice($span->asset)?->toArray()], $one->voice);
+            $known = $this->memo->recall(
+                'cues' . hash('xxh128', json_encode([$story->language, $slide->script, $slide->words(WordsRole::Caption)?->toArray(), $one->stay, $one->comesIn, $voices], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)),
+                static fn(): array => $maker->of($one, $story),
+            );
+            foreach ($known as $cue) {
+                $cues[] = new Cue($begin + $cue->start, $begin + $cue->end, $cue->text, $slide->id, $cue->high);
+            }
         }
-        $begin = (int) round(1000 * Rate::seconds($timed->start));
-        $cues = $this->memo->recall(
-            self::key('cues', $story->language, $timed->slide->kind, $timed->slide->script, $timed->slide->caption->toArray(), $timed->stay, $timed->joinIn, $timed->slide->trimmed, $take->samples, $take->from, $take->to, $take->pauses),
-            static fn(): array => $maker->of($timed, $take),
-        );
 
-        return array_map(static fn(Cue $cue): Cue => new Cue($begin + $cue->start, $begin + $cue->end, $cue->text, $timed->slide->id, $cue->high), $cues);
+        return $cues;
     }
 
-    private static function key(string $what, mixed ...$from): string
-    {
-        return $what . hash('xxh128', json_encode($from, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE));
-    }
-
-    /** @param array<string, LightUnder> $lights */
-    private function slide(Story $story, Timed $timed, int $index, int $joinOut, Typesetter $setter, array $lights): PlannedSlide
+    /**
+     * @param int                       $out    frames of its transition to what follows
+     * @param array<string, LightUnder> $lights
+     */
+    private function scene(Story $story, TimedSlide $timed, int $index, int $out, Typesetter $typesetter, array $lights): Scene
     {
         $slide = $timed->slide;
-        $picture = $story->pictureOf($slide);
-        $take = $story->takeOf($slide);
-        $seconds = Rate::seconds($timed->stay + $joinOut);
-        if (SlideKind::Title === $slide->kind || null === $picture) {
-            $image = Image::plain(Typesetter::ground());
-            $move = Move::still(Frame::all());
-            $words = SlideKind::Title === $slide->kind
-                ? $setter->title('' === trim($slide->heading) ? $story->title : $slide->heading, $slide->subtitle)
-                : Sheet::bare($story->shape);
-        } else {
-            $whole = Framer::isWhole($slide, $picture, $story->shape);
-            $image = $whole ? Image::whole($picture->id) : Image::full($picture->id);
-            $move = Framer::move($slide, $picture, $story->shape, $seconds);
-            $light = $lights[$picture->id] ?? null;
-            $words = '' === $slide->caption->text ? Sheet::bare($story->shape) : $this->memo->recall(
-                self::key('words', $story->language, $story->shape->value, $slide->caption->toArray(), $whole, $move, null === $light ? null : $picture->id),
-                static fn(): Sheet => $setter->caption($slide, $move, $whole && null !== $light ? new WholeLight($light) : $light),
-            );
+        $context = new LayerContext($slide->id, $story->title, $story->language, $story->shape, $timed->stay + $out, $slide->layers, $story->assets, $lights, $typesetter, $this->memo);
+        foreach ($slide->layers as $layer) {
+            $planned = $layer->plan($context);
+            $context = null === $planned ? $context : $context->over($planned);
         }
 
-        return new PlannedSlide(
+        return new Scene(
             $slide->id,
-            SlideKind::Title === $slide->kind ? ('' === trim($slide->heading) ? $story->title : trim($slide->heading)) : Wording::in($story->language)->slide($index + 1),
-            $picture?->file,
-            $image,
+            Layout::Title === $slide->layout ? $slide->words(WordsRole::Title)?->shown($story->title) ?? $story->title : Wording::in($story->language)->slide($index + 1),
+            Typesetter::ground(),
             $timed->start,
             $timed->end(),
-            $timed->joinIn,
-            PlannedJoin::of($slide->join->kind, $joinOut, $story->language),
-            $move,
-            $words,
-            $timed->voice,
-            null === $take ? 0.0 : Loudness::gain($take),
+            $timed->comesIn,
+            PlannedTransition::of($story->transitionOf($slide)->kind, $out, $story->language),
+            $context->under,
         );
+    }
+
+    /**
+     * @param list<list<string>> $pages
+     *
+     * @return list<Scene>
+     */
+    private function credits(Story $story, array $pages, Typesetter $typesetter, int $start, int $comesIn): array
+    {
+        $heading = Wording::in($story->language)->credits();
+        $scenes = [];
+        foreach ($pages as $i => $page) {
+            $end = $start + Rate::frames(Credits::seconds($page));
+            $words = new PlannedWords('credits', $typesetter->credits($heading, $page), Envelope::constant(1.0));
+            $out = PlannedTransition::of(TransitionKind::Crossfade, $i < \count($pages) - 1 ? Rate::FPS : 0);
+            $scenes[] = new Scene('credits-' . ($i + 1), $heading, Typesetter::ground(), $start, $end, $comesIn, $out, [$words]);
+            $start = $end;
+            $comesIn = Rate::FPS;
+        }
+
+        return $scenes;
     }
 }

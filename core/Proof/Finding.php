@@ -8,7 +8,7 @@ namespace Rhapsode\Core\Proof;
 final readonly class Finding
 {
     /** @param array<string, string> $slides what is said of each slide by itself, by the slide's id */
-    private function __construct(public Level $level, public string $rule, public string $sentence, public array $slides) {}
+    private function __construct(public Severity $level, public string $rule, public string $sentence, public array $slides) {}
 
     /**
      * @param list<Flaw> $flaws
@@ -22,7 +22,7 @@ final readonly class Finding
             $alike['' === $flaw->many ? (string) $i : $flaw->rule][] = $flaw;
         }
         $findings = array_values(array_map(self::of(...), $alike));
-        usort($findings, static fn(self $a, self $b): int => (Level::Must === $b->level) <=> (Level::Must === $a->level));
+        usort($findings, static fn(self $a, self $b): int => (Severity::Must === $b->level) <=> (Severity::Must === $a->level));
 
         return $findings;
     }

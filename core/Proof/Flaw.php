@@ -8,5 +8,5 @@ namespace Rhapsode\Core\Proof;
 final readonly class Flaw
 {
     /** @param string $many how it is said of several slides, with %d for how many */
-    public function __construct(public Level $level, public string $rule, public string $sentence, public ?string $slide = null, public string $many = '') {}
+    public function __construct(public Severity $level, public string $rule, public string $sentence, public ?string $slide = null, public string $many = '') {}
 }

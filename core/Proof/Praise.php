@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Proof;
 
+use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Story\Story;
 
 /** What is good about a story: said before what is to be mended, and only where it is so. */
@@ -25,7 +26,7 @@ final class Praise
     public static function of(Story $story, array $findings, ?LengthWanted $wanted = null): array
     {
         $has = static fn(\Closure $is): bool => [] !== array_filter($story->slides, $is);
-        $shown = $has(static fn(Slide $s): bool => null !== $s->picture);
+        $shown = $has(static fn(Slide $s): bool => null !== $s->picture());
         if (!$shown) {
             return [];
         }
@@ -34,11 +35,11 @@ final class Praise
         $free = static fn(array $rules): bool => [] === array_intersect(array_filter($rules, is_string(...)), $found);
 
         return array_keys(array_filter([
-            'It opens with a title.' => SlideKind::Title === $story->slides[0]->kind,
+            'It opens with a title.' => Layout::Title === $story->slides[0]->layout,
             'It is as long as the task asks.' => null !== $wanted && $free(self::LONG_ENOUGH),
-            'All that is written to be said is spoken.' => $has(static fn(Slide $s): bool => null !== $s->take && '' !== trim($s->script)) && $free(['script-unspoken']),
-            'Every voice is clear.' => $has(static fn(Slide $s): bool => null !== $s->take) && $free(self::CLEAR),
-            'The words on the pictures can be read in time.' => $has(static fn(Slide $s): bool => '' !== trim($s->caption->text)) && $free(self::READABLE),
+            'All that is written to be said is spoken.' => $has(static fn(Slide $s): bool => [] !== $s->voice && '' !== trim($s->script)) && $free(['script-unspoken']),
+            'Every voice is clear.' => $has(static fn(Slide $s): bool => [] !== $s->voice) && $free(self::CLEAR),
+            'The words on the pictures can be read in time.' => $has(static fn(Slide $s): bool => '' !== trim($s->words(WordsRole::Caption)->text ?? '')) && $free(self::READABLE),
             'Everybody whose work is used is named.' => $free(self::CREDITED),
         ]));
     }

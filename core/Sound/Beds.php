@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Sound;
 
+use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Pacing\TimedSlide;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Timing\Timed;
 
 /** Lays the beds of a story under its film: where each begins and ends, how it loops, gives way to the next, and ducks. */
 final readonly class Beds
@@ -21,12 +22,12 @@ final readonly class Beds
     private Ducking $ducking;
 
     /**
-     * @param list<Timed> $timed
+     * @param list<TimedSlide> $timed
      * @param int         $end   the film's last sample, exclusive
      */
     public function __construct(private Story $story, private array $timed, private int $end)
     {
-        $this->ducking = Ducking::under(array_values(array_filter(array_map(static fn(Timed $t) => $t->voice, $timed))));
+        $this->ducking = Ducking::under(array_merge(...array_map(static fn(TimedSlide $t): array => $t->voice, $timed)));
     }
 
     /** @return list<Play> in order */
@@ -35,7 +36,7 @@ final readonly class Beds
         $laid = [];
         foreach ($this->story->beds as $bed) {
             [$from, $to] = $this->span($bed);
-            if ($to > $from && isset($this->story->music[$bed->music])) {
+            if ($to > $from && null !== $this->story->music($bed->asset)) {
                 $laid[] = [$from, $to, $bed];
             }
         }
@@ -79,7 +80,7 @@ final readonly class Beds
     /** @return list<Play> the piece as often as it is needed */
     private function laid(Bed $bed, int $from, int $to, int $fadeIn, int $fadeOut): array
     {
-        $music = $this->story->music[$bed->music];
+        $music = $this->music($bed);
         $begin = min(Rate::samples($bed->start), $music->samples - 1);
         $length = $music->samples - $begin;
         $seam = min(Rate::samples(self::SEAM), intdiv($length, 4));
@@ -140,10 +141,15 @@ final readonly class Beds
         return $points;
     }
 
+    private function music(Bed $bed): Music
+    {
+        return $this->story->music($bed->asset) ?? throw new \LogicException('Only beds whose music is there are laid.');
+    }
+
     /** @return array{float, float} the music's gain in dB where nobody speaks, and under a voice */
     private function levels(Bed $bed): array
     {
-        $music = $this->story->music[$bed->music];
+        $music = $this->music($bed);
         $open = Loudness::TARGET - $bed->under - ($music->loudness ?? Loudness::TARGET);
         $ducked = Loudness::TARGET - Loudness::BED_UNDER_VOICE - ($music->loudest ?? $music->loudness ?? Loudness::TARGET);
 

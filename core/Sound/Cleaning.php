@@ -29,7 +29,7 @@ final readonly class Cleaning
      */
     public static function of(array $levels, int $samples, array $voice, array $pauses): ?self
     {
-        $distance = Level::noise($levels);
+        $distance = VoiceActivity::noise($levels);
         if (null === $distance || $distance >= self::QUIET_ENOUGH) {
             return null;
         }

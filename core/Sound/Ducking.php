@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Sound;
 
+use Rhapsode\Core\Pacing\PlacedSpan;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Timing\VoiceSpan;
 
 /**
  * How far the music has given way to the voice at every moment, 0 (not at all) to 1 (wholly).
@@ -26,7 +26,7 @@ final readonly class Ducking
     /** @param list<array{int, int}> $spoken samples from and to, in order, apart from each other */
     private function __construct(private array $spoken) {}
 
-    /** @param list<VoiceSpan> $voices in the order of the film */
+    /** @param list<PlacedSpan> $voices in the order of the film */
     public static function under(array $voices): self
     {
         $spoken = [];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Sound;
 
-use Rhapsode\Core\Story\Take;
+use Rhapsode\Core\Asset\Voice;
 
 /**
  * Brings every voice to one loudness.
@@ -31,7 +31,7 @@ final class Loudness
     public const CLIPPED = -0.1;
 
     /** The gain in dB for a take's voice. */
-    public static function gain(Take $take): float
+    public static function gain(Voice $take): float
     {
         return null === $take->loudness ? 0.0 : round(min(self::MOST_GAIN, self::TARGET - $take->loudness), 2);
     }

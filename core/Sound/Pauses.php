@@ -22,7 +22,7 @@ final class Pauses
      */
     public static function of(array $levels, int $from, int $to): array
     {
-        $threshold = Level::threshold($levels);
+        $threshold = VoiceActivity::threshold($levels);
         if (null === $threshold) {
             return [];
         }

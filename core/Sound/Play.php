@@ -13,8 +13,11 @@ use Rhapsode\Core\Timing\Rate;
  */
 final readonly class Play
 {
-    /** @param non-empty-list<array{int, float}> $gains */
-    public function __construct(public string $sound, public int $at, public int $from, public int $to, public array $gains) {}
+    /**
+     * @param non-empty-list<array{int, float}> $gains
+     * @param string|null                       $slide that it belongs to, where it belongs to one
+     */
+    public function __construct(public string $asset, public int $at, public int $from, public int $to, public array $gains, public Bus $bus = Bus::Bed, public ?string $slide = null) {}
 
     public function length(): int
     {
@@ -45,7 +48,9 @@ final readonly class Play
     public function toArray(): array
     {
         return [
-            'sound' => $this->sound,
+            'asset' => $this->asset,
+            'bus' => $this->bus->value,
+            'slide' => $this->slide,
             'start' => $this->at / Rate::SAMPLES,
             'end' => $this->end() / Rate::SAMPLES,
             'from' => $this->from / Rate::SAMPLES,

@@ -7,7 +7,7 @@ namespace Rhapsode\Core\Sound;
 /**
  * Finds where the voice begins and ends in a recording, from its levels.
  *
- * Voice and quiet are told apart by Level; where hardly anything stands out, nothing is trimmed.
+ * Voice and quiet are told apart by VoiceActivity; where hardly anything stands out, nothing is trimmed.
  * A click shorter than 60 ms is not a voice. A margin is kept on both sides for breath and final consonants.
  */
 final class Trim
@@ -26,7 +26,7 @@ final class Trim
      */
     public static function voice(array $levels, int $samples): array
     {
-        $threshold = Level::threshold($levels);
+        $threshold = VoiceActivity::threshold($levels);
         if (null === $threshold) {
             return [0, $samples];
         }

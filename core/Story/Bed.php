@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Story;
 
-use Rhapsode\Core\Shape\Fields;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
 
 /**
  * Music under the voice, from one slide to the end of another; null for the first slide and for the end of the film.
@@ -19,7 +20,7 @@ final readonly class Bed
 
     public function __construct(
         public string $id,
-        public string $music,
+        public string $asset,
         public ?string $from = null,
         public ?string $to = null,
         public float $under = self::UNDER,
@@ -34,12 +35,12 @@ final readonly class Bed
     {
         return new self(
             $in->id('id'),
-            $in->id('music'),
+            $in->id('asset'),
             $in->idOrNull('from'),
             $in->idOrNull('to'),
-            $in->number('under', -6, 40, self::UNDER),
-            $in->number('fadeIn', 0, 20, 2.0),
-            $in->number('fadeOut', 0, 20, 3.0),
+            $in->number('under', Limits::LEAST_UNDER, Limits::MOST_UNDER, self::UNDER),
+            $in->number('fadeIn', 0, Limits::FADE, 2.0),
+            $in->number('fadeOut', 0, Limits::FADE, 3.0),
             $in->number('start', 0, 14_400, 0.0),
             $in->flag('loops', true),
             $in->flag('ducks', true),
@@ -57,7 +58,7 @@ final readonly class Bed
     public function toArray(): array
     {
         return [
-            'id' => $this->id, 'music' => $this->music, 'from' => $this->from, 'to' => $this->to, 'under' => $this->under,
+            'id' => $this->id, 'asset' => $this->asset, 'from' => $this->from, 'to' => $this->to, 'under' => $this->under,
             'fadeIn' => $this->fadeIn, 'fadeOut' => $this->fadeOut, 'start' => $this->start, 'loops' => $this->loops, 'ducks' => $this->ducks,
         ];
     }

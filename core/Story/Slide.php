@@ -4,55 +4,53 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Story;
 
-use Rhapsode\Core\Framing\Frame;
-use Rhapsode\Core\Shape\Fields;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Layer\Layer;
+use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\Picture\PictureLayer;
+use Rhapsode\Core\Layer\Words\WordsLayer;
+use Rhapsode\Core\Layer\Words\WordsRole;
 
 /**
- * One slide, as its maker said it. $heading and $subtitle are the words of a title slide. $stay is the time in
- * seconds that a slide without a voice was given, null for the usual one. $trimmed says whether the silence
- * around the take's voice is left out.
+ * One slide, as its maker said it. It speaks its spans one after another. $stay is the time in seconds that a slide without a
+ * voice was given, null for the usual one; $transition how it gives way to the next, null as the story's style says.
  */
 final readonly class Slide
 {
-    public const MIN_STAY = 0.5;
-    public const MAX_STAY = 600.0;
-
+    /**
+     * @param list<Layer> $layers back to front
+     * @param list<Span>  $voice
+     */
     public function __construct(
         public string $id,
-        public SlideKind $kind = SlideKind::Picture,
-        public ?string $picture = null,
-        public Fit $fit = Fit::Auto,
-        public Motion $motion = Motion::Auto,
-        public ?Frame $opensOn = null,
-        public ?Frame $closesOn = null,
-        public string $heading = '',
-        public string $subtitle = '',
-        public Caption $caption = new Caption(),
+        public Layout $layout = Layout::Full,
+        public array $layers = [],
         public string $script = '',
-        public ?string $take = null,
-        public bool $trimmed = true,
+        public array $voice = [],
         public ?float $stay = null,
-        public Join $join = new Join(),
+        public ?Transition $transition = null,
     ) {}
+
+    /** A slide that shows a picture. */
+    public static function showing(string $id, string $picture): self
+    {
+        return new self($id, layers: [new PictureLayer('picture', $picture)]);
+    }
 
     public static function read(Fields $in): self
     {
+        $layout = $in->choice('layout', Layout::class, Layout::Full);
+
         return new self(
             $in->id('id'),
-            $in->choice('kind', SlideKind::class, SlideKind::Picture),
-            $in->idOrNull('picture'),
-            $in->choice('fit', Fit::class, Fit::Auto),
-            $in->choice('motion', Motion::class, Motion::Auto),
-            $in->has('opensOn') ? Frame::read($in->object('opensOn')) : null,
-            $in->has('closesOn') ? Frame::read($in->object('closesOn')) : null,
-            $in->text('heading', 120, ''),
-            $in->text('subtitle', 200, ''),
-            $in->has('caption') ? Caption::read($in->object('caption')) : new Caption(),
-            $in->text('script', 5000, ''),
-            $in->idOrNull('take'),
-            $in->flag('trimmed', true),
-            $in->numberOrNull('stay', self::MIN_STAY, self::MAX_STAY),
-            $in->has('join') ? Join::read($in->object('join')) : new Join(),
+            $layout,
+            $in->has('layers') ? array_map(LayerKind::any(...), $in->objects('layers')) : $layout->usualLayers(),
+            $in->text('script', Limits::SCRIPT, ''),
+            array_map(Span::read(...), $in->objects('voice')),
+            $in->numberOrNull('stay', Limits::LEAST_STAY, Limits::MOST_STAY),
+            $in->has('transition') ? Transition::read($in->object('transition')) : null,
         );
     }
 
@@ -63,25 +61,70 @@ final readonly class Slide
         return new self(...array_merge(get_object_vars($this), $changes));
     }
 
+    public function layer(string $id): ?Layer
+    {
+        foreach ($this->layers as $layer) {
+            if ($layer->id() === $id) {
+                return $layer;
+            }
+        }
+
+        return null;
+    }
+
+    /** The same slide with that layer: in the place of the one of its id, or before all others. */
+    public function withLayer(Layer $new): self
+    {
+        $layers = array_map(static fn(Layer $layer): Layer => $layer->id() === $new->id() ? $new : $layer, $this->layers);
+
+        return $this->with(layers: null === $this->layer($new->id()) ? [...$layers, $new] : $layers);
+    }
+
+    public function picture(): ?PictureLayer
+    {
+        foreach ($this->layers as $layer) {
+            if ($layer instanceof PictureLayer) {
+                return $layer;
+            }
+        }
+
+        return null;
+    }
+
+    public function words(WordsRole $role): ?WordsLayer
+    {
+        foreach ($this->layers as $layer) {
+            if ($layer instanceof WordsLayer && $layer->role === $role) {
+                return $layer;
+            }
+        }
+
+        return null;
+    }
+
+    /** @throws Malformed where its layers do not go together */
+    public function check(): void
+    {
+        if (\count($this->layers) > Limits::LAYERS || \count($this->voice) > Limits::SPANS) {
+            throw new Malformed(\sprintf('A slide holds at most %d layers and %d stretches of voice.', Limits::LAYERS, Limits::SPANS));
+        }
+        if (\count($this->layers) !== \count(array_unique(array_map(static fn(Layer $layer): string => $layer->id(), $this->layers)))) {
+            throw new Malformed('Two layers of a slide have the same id.');
+        }
+        $this->layout->check($this->layers);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
             'id' => $this->id,
-            'kind' => $this->kind->value,
-            'picture' => $this->picture,
-            'fit' => $this->fit->value,
-            'motion' => $this->motion->value,
-            'opensOn' => $this->opensOn?->toArray(),
-            'closesOn' => $this->closesOn?->toArray(),
-            'heading' => $this->heading,
-            'subtitle' => $this->subtitle,
-            'caption' => $this->caption->toArray(),
+            'layout' => $this->layout->value,
+            'layers' => array_map(static fn(Layer $layer): array => $layer->toArray(), $this->layers),
             'script' => $this->script,
-            'take' => $this->take,
-            'trimmed' => $this->trimmed,
+            'voice' => array_map(static fn(Span $span): array => $span->toArray(), $this->voice),
             'stay' => $this->stay,
-            'join' => $this->join->toArray(),
+            'transition' => $this->transition?->toArray(),
         ];
     }
 }

@@ -4,73 +4,71 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Story;
 
-use Rhapsode\Core\Shape\BadShape;
-use Rhapsode\Core\Shape\Fields;
+use Rhapsode\Core\Asset\Asset;
+use Rhapsode\Core\Asset\AssetKind;
+use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Asset\Voice;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\Picture\PictureLayer;
+use Rhapsode\Core\Story\Upgrade\From1;
 
-/** The whole story as its maker said it: everything that is seen and heard is computed from it. */
+/** A narrated story as its maker said it: everything that is seen and heard is computed from it. It never changes; edits make new ones. */
 final readonly class Story
 {
-    public const VERSION = 1;
-    public const MAX_SLIDES = 500;
-    public const MAX_BEDS = 50;
-    public const MAX_CAPTIONS = 5000;
+    public const VERSION = 2;
 
     /**
-     * @param list<Slide>            $slides
-     * @param array<string, Picture> $pictures by id
-     * @param array<string, Take>    $takes    by id
-     * @param array<string, Music>   $music    by id
-     * @param list<Bed>              $beds
-     * @param list<Spoken>|null      $captions what is said, from a file of captions; null where the script tells
-     * @param bool                   $credits  whether the sources are credited at the end of the film
+     * @param list<Slide>             $slides
+     * @param array<string, Asset>    $assets   by id
+     * @param string                  $language BCP 47
+     * @param bool                    $credits  whether the sources are credited at the end of the film
+     * @param list<Bed>               $beds
+     * @param list<TimedCaption>|null $captions what is said, from a file of captions; null where the script tells
      */
     public function __construct(
         public string $title,
         public array $slides = [],
-        public array $pictures = [],
-        public array $takes = [],
+        public array $assets = [],
         public string $language = 'en',
         public Shape $shape = Shape::Wide,
+        public Style $style = new Style(),
         public bool $credits = true,
-        public array $music = [],
         public array $beds = [],
         public ?array $captions = null,
     ) {}
 
     /** A new story opens with its title slide. */
-    public static function begin(string $title, string $titleSlideId): self
+    public static function begin(string $title, string $titleSlide): self
     {
-        return new self($title, [new Slide($titleSlideId, SlideKind::Title)]);
+        return new self($title, [new Slide($titleSlide, Layout::Title, Layout::Title->usualLayers())]);
     }
 
-    /** @throws BadShape when the document is not a story, or a slide names a picture or take that is not there */
+    /** @throws Malformed when the document is not a story, or names something that is not there */
     public static function fromArray(mixed $data): self
     {
         $in = Fields::of($data);
-        $in->whole('version', self::VERSION, self::VERSION);
-        $pictures = [];
-        foreach ($in->named('pictures') as $id => $fields) {
-            $pictures[$id] = Picture::read($id, $fields);
+        if (1 === $in->whole('version', 1, self::VERSION)) {
+            $in = Fields::of(From1::document($in));
         }
-        $takes = [];
-        foreach ($in->named('takes') as $id => $fields) {
-            $takes[$id] = Take::read($id, $fields);
-        }
-        $music = [];
-        foreach ($in->named('music') as $id => $fields) {
-            $music[$id] = Music::read($id, $fields);
+        $assets = [];
+        foreach ($in->named('assets') as $id => $fields) {
+            $assets[$id] = AssetKind::read($id, $fields);
         }
         $story = new self(
-            $in->text('title', 120, min: 1),
+            $in->text('title', Limits::TITLE, min: 1),
             array_map(Slide::read(...), $in->objects('slides')),
-            $pictures,
-            $takes,
-            $in->text('language', 35, 'en'),
+            $assets,
+            $in->text('language', Limits::LANGUAGE, 'en'),
             $in->choice('shape', Shape::class, Shape::Wide),
+            $in->has('style') ? Style::read($in->object('style')) : new Style(),
             $in->flag('credits', true),
-            $music,
             array_map(Bed::read(...), $in->objects('beds')),
-            $in->has('captions') ? array_map(Spoken::read(...), $in->objects('captions')) : null,
+            $in->has('captions') ? array_map(TimedCaption::read(...), $in->objects('captions')) : null,
         );
 
         return $story->checked();
@@ -79,36 +77,43 @@ final readonly class Story
     /**
      * The story itself, when what it is put together from fits together: each slide once, and all that is named is there.
      *
-     * @throws BadShape
+     * @throws Malformed
      */
     public function checked(): self
     {
-        if (\count($this->slides) > self::MAX_SLIDES) {
-            throw new BadShape(\sprintf('A story holds at most %d slides.', self::MAX_SLIDES));
+        if (\count($this->slides) > Limits::SLIDES || \count($this->beds) > Limits::BEDS || \count($this->captions ?? []) > Limits::TIMED_CAPTIONS) {
+            throw new Malformed(\sprintf('A story holds at most %d slides, %d beds and %d captions.', Limits::SLIDES, Limits::BEDS, Limits::TIMED_CAPTIONS));
         }
         $seen = [];
         foreach ($this->slides as $slide) {
             if (isset($seen[$slide->id])) {
-                throw new BadShape('Two slides have the same id.');
+                throw new Malformed('Two slides have the same id.');
             }
             $seen[$slide->id] = true;
-            if (null !== $slide->picture && !isset($this->pictures[$slide->picture])) {
-                throw new BadShape('A slide shows a picture that the story does not hold.');
-            }
-            if (null !== $slide->take && !isset($this->takes[$slide->take])) {
-                throw new BadShape('A slide speaks with a take that the story does not hold.');
-            }
+            $this->checkSlide($slide);
         }
         foreach ($this->beds as $bed) {
-            if (!isset($this->music[$bed->music])) {
-                throw new BadShape('A bed plays music that the story does not hold.');
+            if (null === $this->music($bed->asset)) {
+                throw new Malformed('A bed plays music that the story does not hold.');
             }
-        }
-        if (\count($this->beds) > self::MAX_BEDS || \count($this->captions ?? []) > self::MAX_CAPTIONS) {
-            throw new BadShape(\sprintf('A story holds at most %d beds and %d captions.', self::MAX_BEDS, self::MAX_CAPTIONS));
         }
 
         return $this;
+    }
+
+    private function checkSlide(Slide $slide): void
+    {
+        $slide->check();
+        foreach ($slide->layers as $layer) {
+            if (LayerKind::Picture === $layer->kind() && null === $this->picture((string) $layer->asset())) {
+                throw new Malformed('A slide shows a picture that the story does not hold.');
+            }
+        }
+        foreach ($slide->voice as $span) {
+            if ($span->to > ($this->voice($span->asset)->samples ?? 0)) {
+                throw new Malformed('A slide speaks with a take that the story does not hold, or past its end.');
+            }
+        }
     }
 
     /** The same story with the named properties changed. */
@@ -116,6 +121,11 @@ final readonly class Story
     {
         /** @phpstan-ignore argument.type (the names and types are those of the constructor, checked when it runs) */
         return new self(...array_merge(get_object_vars($this), $changes));
+    }
+
+    public function withAsset(Asset $asset): self
+    {
+        return $this->with(assets: array_replace($this->assets, [$asset->id => $asset]));
     }
 
     public function slide(string $id): ?Slide
@@ -137,14 +147,53 @@ final readonly class Story
         return null;
     }
 
-    public function pictureOf(Slide $slide): ?Picture
+    public function picture(string $asset): ?Picture
     {
-        return null === $slide->picture ? null : ($this->pictures[$slide->picture] ?? null);
+        $found = $this->assets[$asset] ?? null;
+
+        return $found instanceof Picture ? $found : null;
     }
 
-    public function takeOf(Slide $slide): ?Take
+    public function voice(string $asset): ?Voice
     {
-        return null === $slide->take ? null : ($this->takes[$slide->take] ?? null);
+        $found = $this->assets[$asset] ?? null;
+
+        return $found instanceof Voice ? $found : null;
+    }
+
+    public function music(string $asset): ?Music
+    {
+        $found = $this->assets[$asset] ?? null;
+
+        return $found instanceof Music ? $found : null;
+    }
+
+    public function pictureOf(Slide $slide): ?Picture
+    {
+        return $this->picture((string) $slide->picture()?->asset);
+    }
+
+    /** The first picture that is shown. */
+    public function cover(): ?PictureLayer
+    {
+        foreach ($this->slides as $slide) {
+            if (null !== $slide->picture()) {
+                return $slide->picture();
+            }
+        }
+
+        return null;
+    }
+
+    /** The take that a slide begins to speak with. */
+    public function voiceOf(Slide $slide): ?Voice
+    {
+        return [] === $slide->voice ? null : $this->voice($slide->voice[0]->asset);
+    }
+
+    public function transitionOf(Slide $slide): Transition
+    {
+        return $slide->transition ?? $this->style->transition;
     }
 
     /**
@@ -159,14 +208,13 @@ final readonly class Story
             'title' => $this->title,
             'language' => $this->language,
             'shape' => $this->shape->value,
+            'style' => $this->style->toArray(),
             'credits' => $this->credits,
             'slides' => array_map(static fn(Slide $s): array => $s->toArray(), $this->slides),
             // An empty PHP array would become a JSON list.
-            'pictures' => [] === $this->pictures ? new \stdClass() : array_map(static fn(Picture $p): array => $p->toArray(), $this->pictures),
-            'takes' => [] === $this->takes ? new \stdClass() : array_map(static fn(Take $t): array => $t->toArray(), $this->takes),
-            'music' => [] === $this->music ? new \stdClass() : array_map(static fn(Music $m): array => $m->toArray(), $this->music),
+            'assets' => [] === $this->assets ? new \stdClass() : array_map(static fn(Asset $a): array => $a->toArray(), $this->assets),
             'beds' => array_map(static fn(Bed $b): array => $b->toArray(), $this->beds),
-            'captions' => null === $this->captions ? null : array_map(static fn(Spoken $c): array => $c->toArray(), $this->captions),
+            'captions' => null === $this->captions ? null : array_map(static fn(TimedCaption $c): array => $c->toArray(), $this->captions),
         ];
     }
 
@@ -175,13 +223,13 @@ final readonly class Story
         return json_encode($this->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION);
     }
 
-    /** @throws BadShape */
+    /** @throws Malformed */
     public static function fromJson(string $json): self
     {
         try {
             return self::fromArray(json_decode($json, true, 32, \JSON_THROW_ON_ERROR));
         } catch (\JsonException) {
-            throw new BadShape('The story file is not valid JSON.');
+            throw new Malformed('The story file is not valid JSON.');
         }
     }
 }

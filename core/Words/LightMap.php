@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Words;
 
-use Rhapsode\Core\Framing\Frame;
+use Rhapsode\Core\Geometry\Frame;
 
 /**
  * A picture's light as a small grid: for each cell, row by row, its darkest and its brightest luminance as one byte each

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Words;
 
-use Rhapsode\Core\Framing\Frame;
+use Rhapsode\Core\Geometry\Frame;
 
 /** The darkest and brightest relative luminance (WCAG) found in parts of an upright picture. */
 interface LightUnder

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Words;
 
+use Rhapsode\Core\Document\Fields;
+
 /**
- * One line of words on the sheet. $x is its middle, left or right edge by $align; $y the top of its line box, $size the
+ * One line of words on a slide. $x is its middle, left or right edge by $align; $y the top of its line box, $size the
  * size of its type. Units: pixels of a frame 720 high.
  */
 final readonly class Line
@@ -20,6 +22,20 @@ final readonly class Line
         public string $align,
         public float $width,
     ) {}
+
+    public static function read(Fields $in): self
+    {
+        return new self(
+            $in->text('text', 2000),
+            $in->choice('face', Face::class),
+            $in->number('x', -10_000, 10_000),
+            $in->number('y', -10_000, 10_000),
+            $in->number('size', 1, 1000),
+            $in->text('colour', 9),
+            $in->text('align', 9),
+            $in->number('width', 0, 20_000),
+        );
+    }
 
     /** @return array<string, mixed> */
     public function toArray(): array

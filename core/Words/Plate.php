@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Words;
 
+use Rhapsode\Core\Document\Fields;
+
 /** A plain rounded area under words. Pixels of a frame 720 high; opacity 0 to 1. */
 final readonly class Plate
 {
@@ -16,6 +18,13 @@ final readonly class Plate
         public float $opacity,
         public float $radius = 10,
     ) {}
+
+    public static function read(Fields $in): self
+    {
+        $place = static fn(string $key): float => $in->number($key, -10_000, 10_000);
+
+        return new self($place('x'), $place('y'), $place('width'), $place('height'), $in->text('colour', 9), $in->number('opacity', 0, 1), $in->number('radius', 0, 1000));
+    }
 
     /** @return array<string, mixed> */
     public function toArray(): array

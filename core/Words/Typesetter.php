@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Words;
 
-use Rhapsode\Core\Framing\Frame;
 use Rhapsode\Core\Framing\Move;
-use Rhapsode\Core\Story\CaptionPlace;
-use Rhapsode\Core\Story\Shape;
-use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Shape;
 
 /**
  * Places words on a slide. They never leave the safe area (5 % of each side: graphics safe area of EBU R 95), wrap into
@@ -30,7 +28,7 @@ final readonly class Typesetter
 
     public function __construct(private TextWidths $widths, private Shape $shape, private string $language = 'en')
     {
-        $this->height = $shape->height(Sheet::SHORTER);
+        $this->height = $shape->height(TextBlock::SHORTER);
         $this->width = $shape->width($this->height);
     }
 
@@ -41,21 +39,21 @@ final readonly class Typesetter
     }
 
     /** @param LightUnder|null $light what lies under; null for an unknown ground, which is taken to be anything */
-    public function caption(Slide $slide, ?Move $move, ?LightUnder $light): Sheet
+    public function caption(string $text, WordsPlace $at, ?Move $move, ?LightUnder $light): TextBlock
     {
-        $text = trim($slide->caption->text);
+        $text = trim($text);
         if ('' === $text) {
-            return Sheet::bare($this->shape);
+            return TextBlock::bare($this->shape);
         }
         $room = $this->width * (1 - 2 * self::SAFE) - 40;
         [$lines, $size, $fits] = $this->fit($text, Face::Plain, $room, self::CAPTION_SIZES, self::CAPTION_LINES);
         $leading = $size * self::LEADING;
         $height = \count($lines) * $leading;
         $edge = $this->height * self::SAFE;
-        $top = match ($slide->caption->place) {
-            CaptionPlace::Top => $edge + 14,
-            CaptionPlace::Middle => ($this->height - $height) / 2,
-            CaptionPlace::Bottom => $this->height - $edge - 14 - $height,
+        $top = match ($at) {
+            WordsPlace::Top => $edge + 14,
+            WordsPlace::Middle => ($this->height - $height) / 2,
+            WordsPlace::Bottom => $this->height - $edge - 14 - $height,
         };
         $top = max($edge + 14, $top);
         $measured = array_map(fn(string $line): float => $this->widths->width($line, Face::Plain) * $size, $lines);
@@ -75,32 +73,41 @@ final readonly class Typesetter
         }
         $plates = $opacity > 0 ? [new Plate($plate->x, $plate->y, $plate->width, $plate->height, $plate->colour, $opacity)] : [];
 
-        return new Sheet($this->width, $this->height, $placed, $plates, $fits);
+        return new TextBlock($this->width, $this->height, $placed, $plates, $fits);
     }
 
-    /** A title slide: its heading over a thread of stitches, a subtitle below. */
-    public function title(string $heading, string $subtitle): Sheet
+    /**
+     * A title slide: its title over a thread of stitches, a subtitle below. The two stand in the middle together.
+     *
+     * @return array{TextBlock, TextBlock} title and subtitle
+     */
+    public function title(string $title, string $subtitle): array
     {
         $room = $this->width * (1 - 2 * self::SAFE) - 60;
-        $heading = trim($heading);
+        $title = trim($title);
         $subtitle = trim($subtitle);
-        [$lines, $size, $fits] = '' === $heading ? [[], 72, true] : $this->fit($heading, Face::Reading, $room, [72, 62, 54, 46, 40], 4);
+        [$lines, $size, $fits] = '' === $title ? [[], 72, true] : $this->fit($title, Face::Reading, $room, [72, 62, 54, 46, 40], 4);
         [$small, $smallSize, $smallFits] = '' === $subtitle ? [[], 32, true] : $this->fit($subtitle, Face::Plain, $room, [32, 28], 4);
         $height = \count($lines) * $size * self::LEADING + 54 + \count($small) * $smallSize * self::LEADING;
         $y = ($this->height - $height) / 2;
-        $placed = [];
-        foreach ($lines as $line) {
-            $placed[] = $this->centred($line, Face::Reading, $y, $size, self::INK);
-            $y += $size * self::LEADING;
-        }
+        $set = function (array $lines, Face $face, float $size, string $colour) use (&$y): array {
+            $placed = [];
+            foreach ($lines as $line) {
+                \assert(\is_string($line));
+                $placed[] = $this->centred($line, $face, $y, $size, $colour);
+                $y += $size * self::LEADING;
+            }
+
+            return $placed;
+        };
+        $above = $set($lines, Face::Reading, $size, self::INK);
         $stitches = $this->stitches($this->width / 2, $y + 22, 9);
         $y += 54;
-        foreach ($small as $line) {
-            $placed[] = $this->centred($line, Face::Plain, $y, $smallSize, self::SOFT);
-            $y += $smallSize * self::LEADING;
-        }
 
-        return new Sheet($this->width, $this->height, $placed, $stitches, $fits && $smallFits);
+        return [
+            new TextBlock($this->width, $this->height, $above, $stitches, $fits),
+            new TextBlock($this->width, $this->height, $set($small, Face::Plain, $smallSize, self::SOFT), [], $smallFits),
+        ];
     }
 
     /**
@@ -108,7 +115,7 @@ final readonly class Typesetter
      *
      * @param list<string> $entries
      */
-    public function credits(string $heading, array $entries): Sheet
+    public function credits(string $heading, array $entries): TextBlock
     {
         $room = $this->width * (1 - 2 * self::SAFE) - 40;
         $edge = $this->height * self::SAFE;
@@ -140,7 +147,7 @@ final readonly class Typesetter
             $y += $size * 0.5;
         }
 
-        return new Sheet($this->width, $this->height, $placed, $plates, $fits);
+        return new TextBlock($this->width, $this->height, $placed, $plates, $fits);
     }
 
     private function centred(string $text, Face $face, float $y, float $size, string $colour): Line

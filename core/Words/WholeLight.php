@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Words;
 
-use Rhapsode\Core\Framing\Frame;
+use Rhapsode\Core\Geometry\Frame;
 
 /** The light of a picture shown whole on its ground: the ground is the picture itself, blurred and darkened. */
 final readonly class WholeLight implements LightUnder

@@ -21,24 +21,27 @@ use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Take\TakeRecord;
+use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Asset\Source;
+use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Edit\AddMusic;
-use Rhapsode\Core\Shape\Fields;
-use Rhapsode\Core\Story\Caption;
-use Rhapsode\Core\Story\CaptionPlace;
-use Rhapsode\Core\Story\Fit;
-use Rhapsode\Core\Story\Join;
-use Rhapsode\Core\Story\JoinKind;
-use Rhapsode\Core\Story\Music;
-use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Framing\Fit;
+use Rhapsode\Core\Layer\Picture\PictureLayer;
+use Rhapsode\Core\Layer\Words\WordsLayer;
+use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\SlideKind;
-use Rhapsode\Core\Story\Source;
+use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\Transition;
+use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Studio\Picture\PicturePreparer;
-use Rhapsode\Studio\Sound\MeasuredMusic;
-use Rhapsode\Studio\Sound\MusicPreparer;
-use Rhapsode\Studio\Sound\SoundPreparer;
+use Rhapsode\Core\Words\WordsPlace;
+use Rhapsode\Studio\Prepare\MeasuredMusic;
+use Rhapsode\Studio\Prepare\MusicPreparer;
+use Rhapsode\Studio\Prepare\PicturePreparer;
+use Rhapsode\Studio\Prepare\SoundPreparer;
 use Rhapsode\Studio\Tool\Scratch;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Filesystem\Filesystem;
@@ -126,21 +129,25 @@ final class DemoLoader
         $title = $in->text('title');
         $record = new StoryRecord($owner, new Story($title), $assignment);
         $this->entities->persist($record);
-        $slides = $pictures = $takes = [];
+        $slides = $assets = [];
         if (!$in->flag('noTitle', false)) {
-            $slides[] = new Slide((string) Uuid::v7(), SlideKind::Title, subtitle: $in->text('subtitle'), script: $in->text('opening'));
+            $slides[] = new Slide((string) Uuid::v7(), Layout::Title, [
+                new WordsLayer('title', WordsRole::Title), new WordsLayer('subtitle', WordsRole::Subtitle, $in->text('subtitle')),
+            ], $in->text('opening'));
         }
         foreach ($in->objects('slides') as $slide) {
             $name = $slide->text('picture');
             $picture = $this->picture($record, $name);
-            $pictures[$picture->id] = $slide->flag('noSource', false) || !isset($sources[$name]) ? $picture : $picture->withSource(self::source($sources[$name]));
+            $assets[$picture->id] = $slide->flag('noSource', false) || !isset($sources[$name]) ? $picture : $picture->withSource(self::source($sources[$name]));
+            $caption = $slide->text('caption');
             $slides[] = new Slide(
                 (string) Uuid::v7(),
-                picture: $picture->id,
-                fit: $slide->choice('fit', Fit::class, Fit::Auto),
-                caption: new Caption($slide->text('caption'), $slide->choice('place', CaptionPlace::class)),
+                layers: [
+                    new PictureLayer('picture', $picture->id, fit: $slide->choice('fit', Fit::class, Fit::Auto)),
+                    ...('' === $caption ? [] : [new WordsLayer('caption', WordsRole::Caption, $caption, $slide->choice('place', WordsPlace::class))]),
+                ],
                 script: $slide->text('script'),
-                join: new Join($slide->choice('join', JoinKind::class, JoinKind::Crossfade)),
+                transition: $slide->has('join') ? new Transition($slide->choice('join', TransitionKind::class)) : null,
             );
         }
         foreach ($slides as $i => $slide) {
@@ -153,11 +160,12 @@ final class DemoLoader
                 $take->finished = true;
                 $take->peaks = $measured->peaks;
                 $this->entities->persist($take);
-                $takes[(string) $take->id] = $measured->take((string) $take->id, $file);
-                $slides[$i] = $slide->with(take: (string) $take->id);
+                $voice = $measured->voice((string) $take->id, $file);
+                $assets[$voice->id] = $voice;
+                $slides[$i] = $slide->with(voice: [new Span($voice->id, $voice->from, $voice->to)]);
             }
         }
-        $story = new Story($title, $slides, $pictures, $takes);
+        $story = new Story($title, $slides, $assets);
         if ($in->has('bed')) {
             $story = (new AddMusic($this->music($in->object('bed')), (string) Uuid::v7()))->apply($story);
         }
@@ -210,7 +218,7 @@ final class DemoLoader
         $handIn->answer = $in->text('answer', default: '');
         $handIn->answeredAt = HandInState::HandedIn === $handIn->state ? null : Clock::now();
         $this->entities->persist($handIn);
-        $slides = $this->plans->plan($handIn->film->story())->slides;
+        $slides = $this->plans->plan($handIn->film->story())->scenes;
         foreach ($in->objects('remarks') as $remark) {
             $slide = $slides[$remark->whole('slide', 0, \count($slides) - 1)];
             $this->entities->persist(new Remark($handIn, $teacher, $slide->start + Rate::frames($remark->number('after', 0, 60)), $slide->id, $remark->text('text')));

@@ -12,10 +12,10 @@ use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Story\StoryVoter;
 use Rhapsode\Core\Captions\SubRip;
 use Rhapsode\Core\Captions\Transcript;
-use Rhapsode\Core\Shape\BadShape;
-use Rhapsode\Core\Shape\Fields;
-use Rhapsode\Studio\Film\Container;
-use Rhapsode\Studio\Film\FilmFormat;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Studio\Render\Container;
+use Rhapsode\Studio\Render\FilmFormat;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -40,7 +40,7 @@ final readonly class FilmController
         $body = '' === $request->getContent() ? Fields::of([]) : Body::of($request);
         $size = $body->text('size', 8, '720');
         if (!\in_array($size, FilmFormat::SIZES, true)) {
-            throw new BadShape('“size” must be one of ' . implode(', ', FilmFormat::SIZES) . '.');
+            throw new Malformed('“size” must be one of ' . implode(', ', FilmFormat::SIZES) . '.');
         }
         [$film, $isNew] = $this->films->order($story, $size, $body->choice('container', Container::class, Container::Mp4));
 

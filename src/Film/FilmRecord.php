@@ -8,8 +8,8 @@ use Doctrine\ORM\Mapping as ORM;
 use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Studio\Film\Container;
-use Rhapsode\Studio\Film\FilmFormat;
+use Rhapsode\Studio\Render\Container;
+use Rhapsode\Studio\Render\FilmFormat;
 use Symfony\Component\Uid\Uuid;
 
 /** A film, being made or made, from the story as it was when it was asked for: later edits do not touch it. */

@@ -13,11 +13,11 @@ use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\Core\Captions\WebVtt;
 use Rhapsode\Core\Plan\Plan;
-use Rhapsode\Studio\Film\FilmJoiner;
-use Rhapsode\Studio\Film\Segment;
-use Rhapsode\Studio\Film\SegmentMaker;
-use Rhapsode\Studio\Film\Segments;
-use Rhapsode\Studio\Sound\Mixer;
+use Rhapsode\Studio\Mux\FilmMuxer;
+use Rhapsode\Studio\Mux\Mixer;
+use Rhapsode\Studio\Render\Segment;
+use Rhapsode\Studio\Render\SegmentMaker;
+use Rhapsode\Studio\Render\Segments;
 use Rhapsode\Studio\Tool\Scratch;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
@@ -47,7 +47,7 @@ final class FilmWorker
         private readonly Connection $database,
         private readonly Films $films,
         private readonly PlanMaker $plans,
-        private readonly StoreMakings $makings,
+        private readonly StoreRenditions $renditions,
         private readonly Store $store,
         private readonly MessageBusInterface $bus,
         private readonly LoggerInterface $logger,
@@ -115,7 +115,7 @@ final class FilmWorker
     }
 
     #[AsMessageHandler]
-    public function join(JoinFilm $message): void
+    public function join(ConcatenateFilm $message): void
     {
         $film = $this->film($message->film);
         if (null === $film) {
@@ -125,9 +125,9 @@ final class FilmWorker
         $format = $film->format();
         $scratch = new Scratch();
         $name = Mixer::name($plan, $format);
-        $sound = $this->store->once('sounds/' . substr($name, 0, 2) . "/{$name}.sound", fn(string $new) => (new Mixer($this->makings))->mix($plan, $format, $new));
+        $sound = $this->store->once('sounds/' . substr($name, 0, 2) . "/{$name}.sound", fn(string $new) => (new Mixer($this->renditions))->mix($plan, $format, $new));
         $segments = array_map(fn(Segment $s): array => [$this->store->near(FilmSegment::key($s->name)), $s->frames], Segments::of($plan, $format));
-        $video = $this->store->once($film->video(), fn(string $new) => (new FilmJoiner())->join($plan, $format, $segments, $sound, $new, $scratch));
+        $video = $this->store->once($film->video(), fn(string $new) => (new FilmMuxer())->mux($plan, $format, $segments, $sound, $new, $scratch));
         $this->store->write($film->captions(), WebVtt::write($plan->cues, $plan->language));
         // Stopped meanwhile, it stays stopped.
         $this->films->whileUnderWay($film, static function (FilmRecord $film) use ($video): void {
@@ -143,7 +143,7 @@ final class FilmWorker
     public function failed(WorkerMessageFailedEvent $event): void
     {
         $message = $event->getEnvelope()->getMessage();
-        if ($event->willRetry() || !($message instanceof MakeFilm || $message instanceof MakeSegment || $message instanceof JoinFilm)) {
+        if ($event->willRetry() || !($message instanceof MakeFilm || $message instanceof MakeSegment || $message instanceof ConcatenateFilm)) {
             return;
         }
         $this->logger->error('film failed', ['film' => $message->film, 'exception' => $event->getThrowable()]);
@@ -190,7 +190,7 @@ final class FilmWorker
         }
         $of = [(string) $film->id, $film->format()->fingerprint()];
         if ($this->makerOf !== $of) {
-            $this->maker = new SegmentMaker($this->makings, $this->planOf($film)->shape, $film->format());
+            $this->maker = new SegmentMaker($this->renditions, $this->planOf($film)->shape, $film->format());
             $this->makerOf = $of;
         }
         $made = $this->maker?->make($segment, $this->store->path(FilmSegment::key($segment->name)), fn(int $frames): bool => $this->tell($message, $frames));
@@ -232,7 +232,7 @@ final class FilmWorker
                 [FilmState::Joining->value, $film, FilmState::Making->value],
             );
             if (1 === (int) $ready) {
-                $this->bus->dispatch(new JoinFilm($film));
+                $this->bus->dispatch(new ConcatenateFilm($film));
             }
         });
     }

@@ -8,8 +8,8 @@ use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\Core\Edit\Refused;
-use Rhapsode\Core\Story\SlideKind;
-use Rhapsode\Studio\Film\Container;
+use Rhapsode\Core\Story\Layout;
+use Rhapsode\Studio\Render\Container;
 use Symfony\Component\Messenger\MessageBusInterface;
 
 /** Orders films and calls orders off. What happens at the same moment happens one after the other. */
@@ -29,7 +29,7 @@ final readonly class Films
         return $this->entities->wrapInTransaction(function () use ($story, $size, $container): array {
             $this->entities->refresh($story, LockMode::PESSIMISTIC_WRITE);
             $film = new FilmRecord($story, $size, $container);
-            if ([] === array_filter($film->story()->slides, static fn($slide): bool => SlideKind::Picture === $slide->kind)) {
+            if ([] === array_filter($film->story()->slides, static fn($slide): bool => Layout::Title !== $slide->layout)) {
                 throw new Refused('The story has no pictures yet. Bring some in first.');
             }
             foreach ($this->entities->getRepository(FilmRecord::class)->findBy(['story' => $story, 'documentHash' => $film->documentHash, 'size' => $size, 'container' => $container]) as $same) {

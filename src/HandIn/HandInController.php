@@ -18,10 +18,10 @@ use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
+use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Edit\Refused;
-use Rhapsode\Core\Plan\PlannedSlide;
-use Rhapsode\Core\Shape\BadShape;
-use Rhapsode\Core\Story\Shape;
+use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Core\Timing\Rate;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -100,13 +100,9 @@ final readonly class HandInController
     #[IsGranted(HandInVoter::READ, 'handIn')]
     public function cover(#[MapEntity] HandIn $handIn, PictureFiles $files, Store $store): Response
     {
-        foreach ($handIn->film->story()->slides as $slide) {
-            if (null !== $slide->picture) {
-                return Media::of($store, $files->key($slide->picture, 'thumb', Shape::Wide), 'image/jpeg');
-            }
-        }
+        $cover = $handIn->film->story()->cover() ?? throw new NotFoundHttpException();
 
-        throw new NotFoundHttpException();
+        return Media::of($store, $files->key($cover->asset, trim('thumb-' . $cover->recipe->key(), '-'), Shape::Wide), 'image/jpeg');
     }
 
     #[Route('/api/handins/{id}/remarks', name: 'remark', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
@@ -116,7 +112,7 @@ final readonly class HandInController
         $body = Body::of($request);
         $frame = Rate::frames($body->number('seconds', 0, $handIn->film->seconds + 1));
         $text = trim($body->text('text', 1000, min: 1));
-        $slides = array_filter($this->plans->plan($handIn->film->story())->slides, static fn(PlannedSlide $s): bool => $s->start <= $frame);
+        $slides = array_filter($this->plans->plan($handIn->film->story())->scenes, static fn(Scene $s): bool => $s->start <= $frame);
         $at = end($slides);
         $this->whileUnanswered($handIn, fn() => $this->entities->persist(new Remark($handIn, $user, $frame, false === $at ? '' : $at->id, $text)));
 
@@ -141,10 +137,10 @@ final readonly class HandInController
         $state = $body->choice('state', HandInState::class);
         $said = trim($body->text('answer', 2000, ''));
         if (HandInState::HandedIn === $state) {
-            throw new BadShape('An answer returns the film or accepts it.');
+            throw new Malformed('An answer returns the film or accepts it.');
         }
         if (HandInState::Returned === $state && '' === $said) {
-            throw new BadShape('Say in a sentence what should be mended.');
+            throw new Malformed('Say in a sentence what should be mended.');
         }
         $this->whileUnanswered($handIn, static function () use ($handIn, $state, $said): void {
             $handIn->state = $state;
@@ -180,7 +176,10 @@ final readonly class HandInController
 
         return $handIn->toArray() + [
             'assignment' => $handIn->assignment->toArray(),
-            'slides' => array_map(static fn(PlannedSlide $s): array => ['id' => $s->id, 'name' => $s->name, 'start' => Rate::seconds($s->start), 'end' => Rate::seconds($s->end), 'joinIn' => Rate::seconds($s->joinIn), 'voice' => null === $s->voice ? null : ['start' => $s->voice->at / Rate::SAMPLES, 'end' => $s->voice->end() / Rate::SAMPLES]], $plan->slides),
+            'slides' => array_map(static fn(Scene $s): array => [
+                'id' => $s->id, 'name' => $s->name, 'start' => Rate::seconds($s->start), 'end' => Rate::seconds($s->end),
+                'comesIn' => Rate::seconds($s->comesIn), 'voice' => $plan->spoken($s->id),
+            ], $plan->scenes),
             'credits' => $plan->credits,
             'all' => array_map(static fn(HandIn $h): array => ['id' => (string) $h->id, 'number' => $h->number, 'state' => $h->state->value], $all),
         ];

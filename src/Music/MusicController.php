@@ -12,8 +12,8 @@ use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Story\StoryView;
 use Rhapsode\App\Story\StoryVoter;
 use Rhapsode\Core\Edit\AddMusic;
-use Rhapsode\Studio\Sound\MeasuredMusic;
-use Rhapsode\Studio\Sound\MusicPreparer;
+use Rhapsode\Studio\Prepare\MeasuredMusic;
+use Rhapsode\Studio\Prepare\MusicPreparer;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Unreadable;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
@@ -63,6 +63,6 @@ final readonly class MusicController
     #[Route('/{music}.ogg', name: 'music', methods: ['GET'], requirements: ['music' => Requirement::UUID])]
     public function show(#[MapEntity] StoryRecord $story, string $music): Response
     {
-        return isset($story->story()->music[$music]) ? Media::of($this->store, "music/{$music}/" . MeasuredMusic::LIGHT, 'audio/ogg') : throw new NotFoundHttpException();
+        return null !== $story->story()->music($music) ? Media::of($this->store, "music/{$music}/" . MeasuredMusic::LIGHT, 'audio/ogg') : throw new NotFoundHttpException();
     }
 }

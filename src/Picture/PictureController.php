@@ -12,9 +12,9 @@ use Rhapsode\App\Story\Stories;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Story\StoryView;
 use Rhapsode\App\Story\StoryVoter;
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Edit\AddPicture;
-use Rhapsode\Core\Shape\Fields;
-use Rhapsode\Core\Story\Picture;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
 use Rhapsode\Studio\Tool\Unreadable;
@@ -68,8 +68,8 @@ final readonly class PictureController
     {
         $known = $this->entities->getRepository(PictureRecord::class)->findOneBy(['story' => $story, 'hash' => $hash]);
         $this->entities->refresh($story);
-        if (null !== $known && isset($story->story()->pictures[(string) $known->id])) {
-            if ($story->story()->slide($slide)?->picture === (string) $known->id) {
+        if (null !== $known && null !== $story->story()->picture((string) $known->id)) {
+            if ($story->story()->slide($slide)?->picture()?->asset === (string) $known->id) {
                 // It was taken in, and only the answer was lost on its way.
                 return new JsonResponse(['picture' => (string) $known->id, 'story' => $this->view->of($story)], 201);
             }
@@ -88,11 +88,11 @@ final readonly class PictureController
         return new JsonResponse(['picture' => $id, 'story' => $this->view->of($story)], 201);
     }
 
-    #[Route('/{picture}/{rendition}.jpg', name: 'picture', methods: ['GET'], requirements: ['picture' => Requirement::UUID, 'rendition' => 'full|whole|thumb|whole-thumb'])]
+    #[Route('/{picture}/{rendition}.jpg', name: 'picture', methods: ['GET'], requirements: ['picture' => Requirement::UUID, 'rendition' => '(full|whole|thumb|whole-thumb)(-t(90|180|270))?'])]
     public function show(#[MapEntity] StoryRecord $story, string $picture, string $rendition): Response
     {
         $document = $story->story();
-        if (!isset($document->pictures[$picture])) {
+        if (null === $document->picture($picture)) {
             throw new NotFoundHttpException();
         }
 

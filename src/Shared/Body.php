@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Shared;
 
-use Rhapsode\Core\Shape\BadShape;
-use Rhapsode\Core\Shape\Fields;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Malformed;
 use Symfony\Component\HttpFoundation\Request;
 
 /** Reads a request's JSON. What decoding takes is a multiple of its bytes, so these are few. */
@@ -13,16 +13,16 @@ final class Body
 {
     public const MOST_BYTES = 1_000_000;
 
-    /** @throws BadShape */
+    /** @throws Malformed */
     public static function of(Request $request, int $mostBytes = self::MOST_BYTES): Fields
     {
         if (\strlen($request->getContent()) > $mostBytes) {
-            throw new BadShape('This is too much at once.');
+            throw new Malformed('This is too much at once.');
         }
         try {
             return Fields::of(json_decode($request->getContent(), true, 16, \JSON_THROW_ON_ERROR));
         } catch (\JsonException) {
-            throw new BadShape('The request is not valid JSON.');
+            throw new Malformed('The request is not valid JSON.');
         }
     }
 }

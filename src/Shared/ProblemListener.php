@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Rhapsode\App\Shared;
 
 use Psr\Log\LoggerInterface;
+use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Edit\Refused;
-use Rhapsode\Core\Shape\BadShape;
 use Rhapsode\Studio\Tool\Unreadable;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Exception\RequestExceptionInterface;
@@ -32,7 +32,7 @@ final readonly class ProblemListener
             // What is not yours looks just like what is not there.
             $denied => self::notFound(),
             $error instanceof Refused => new Problem(409, $error->getMessage()),
-            $error instanceof BadShape, $error instanceof Unreadable => new Problem(422, $error->getMessage()),
+            $error instanceof Malformed, $error instanceof Unreadable => new Problem(422, $error->getMessage()),
             $error instanceof Busy => new Problem(429, 'Much is being prepared just now. This goes on by itself in a moment.', [], ['Retry-After' => (string) $error->seconds]),
             $error instanceof Stale => new Problem(412, 'The story was changed elsewhere in the meantime.', ['revision' => $error->revision]),
             $error->getPrevious() instanceof RequestExceptionInterface => new Problem(400, 'That could not be understood.'),

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Shared;
 
-use Rhapsode\Core\Plan\Memo;
+use Rhapsode\Core\Memo\Memo;
 
 /** Remembers for all requests of this machine, in APCu where there is one. */
 final class SharedMemo implements Memo

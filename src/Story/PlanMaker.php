@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Rhapsode\App\Story;
 
 use Rhapsode\App\Picture\PictureFiles;
+use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Story\Story;
@@ -26,14 +28,15 @@ final readonly class PlanMaker
         return $this->made[$story] ??= $this->planner->plan($story, $this->lights($story));
     }
 
-    /** @return array<string, LightMap> */
+    /** @return array<string, LightMap> by Rendition::lightKey() */
     private function lights(Story $story): array
     {
         $lights = [];
         foreach ($story->slides as $slide) {
+            $picture = $slide->picture();
             // Only words need to know what lies under them.
-            if (null !== $slide->picture && '' !== trim($slide->caption->text)) {
-                $lights[$slide->picture] ??= $this->pictures->light($slide->picture);
+            if (null !== $picture && '' !== trim($slide->words(WordsRole::Caption)->text ?? '')) {
+                $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->pictures->light($picture->asset, $picture->recipe);
             }
         }
 

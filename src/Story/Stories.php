@@ -45,7 +45,7 @@ final readonly class Stories
             $step = $this->step($record, false, 'DESC') ?? throw new Refused('There is nothing to undo.');
             $step->undone = true;
 
-            return $step->change()->undone()->applyTo($story);
+            return $step->change($story)->undone()->applyTo($story);
         });
     }
 
@@ -56,7 +56,7 @@ final readonly class Stories
             $step = $this->step($record, true, 'ASC') ?? throw new Refused('There is nothing to do again.');
             $step->undone = false;
 
-            return $step->change()->applyTo($story);
+            return $step->change($story)->applyTo($story);
         });
     }
 

@@ -7,6 +7,7 @@ namespace Rhapsode\App\Story;
 use Doctrine\ORM\Mapping as ORM;
 use Rhapsode\App\Shared\Clock;
 use Rhapsode\Core\Edit\Change;
+use Rhapsode\Core\Story\Story;
 
 /** One step of a story's history, kept for good: it can be undone and done again, also after a reload. */
 #[ORM\Entity]
@@ -38,8 +39,9 @@ class StoryChange
         $this->parts = json_encode($change->toArray(), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION);
     }
 
-    public function change(): Change
+    /** @param Story $story that it was made on */
+    public function change(Story $story): Change
     {
-        return Change::fromArray(json_decode($this->parts, true, 32, \JSON_THROW_ON_ERROR));
+        return Change::fromArray(json_decode($this->parts, true, 32, \JSON_THROW_ON_ERROR), $story);
     }
 }

@@ -8,13 +8,13 @@ use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\User;
 use Rhapsode\App\Classroom\Assignment;
 use Rhapsode\App\Classroom\AssignmentVoter;
-use Rhapsode\App\Film\StoreMakings;
 use Rhapsode\App\Shared\Body;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Store;
+use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Edit\EditReader;
 use Rhapsode\Core\Edit\Refused;
-use Rhapsode\Core\Shape\BadShape;
 use Rhapsode\Core\Story\Story;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -33,9 +33,6 @@ use Symfony\Component\Uid\Uuid;
 #[Route('/api/stories')]
 final readonly class StoryController
 {
-    private const MOST_EDITS = 300;
-    private const WORDS_HEIGHT = 720;
-
     public function __construct(private EntityManagerInterface $entities, private Stories $stories, private StoryView $view) {}
 
     #[Route('', name: 'begin_story', methods: ['POST'])]
@@ -50,7 +47,7 @@ final readonly class StoryController
                 throw new AccessDeniedException();
             }
         }
-        $record = new StoryRecord($user, Story::begin(trim($body->text('title', 120, min: 1)), (string) Uuid::v7()), $assignment);
+        $record = new StoryRecord($user, Story::begin(trim($body->text('title', Limits::TITLE, min: 1)), (string) Uuid::v7()), $assignment);
         $this->entities->persist($record);
         $this->entities->flush();
 
@@ -92,8 +89,8 @@ final readonly class StoryController
     public function edit(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
     {
         $edits = array_map(EditReader::read(...), Body::of($request)->objects('edits'));
-        if ([] === $edits || \count($edits) > self::MOST_EDITS) {
-            throw new BadShape(\sprintf('Send 1 to %d edits.', self::MOST_EDITS));
+        if ([] === $edits || \count($edits) > Limits::EDITS) {
+            throw new Malformed(\sprintf('Send 1 to %d edits.', Limits::EDITS));
         }
         $this->stories->edit($story, $edits, self::madeOn($request));
 
@@ -123,12 +120,9 @@ final readonly class StoryController
     /** The words of a slide as the film will have them, by the hash that the plan names. */
     #[Route('/{id}/words/{hash}.png', name: 'words', methods: ['GET'], requirements: ['id' => Requirement::UUID, 'hash' => '[0-9a-f]{24}'])]
     #[IsGranted(StoryVoter::OWN, 'story')]
-    public function words(#[MapEntity] StoryRecord $story, string $hash, DrawnWords $drawn, StoreMakings $makings, Store $store): Response
+    public function words(#[MapEntity] StoryRecord $story, string $hash, Drawings $drawings, Store $store): Response
     {
-        $words = $drawn->find($story, $hash) ?? throw new NotFoundHttpException();
-        $makings->words($words, self::WORDS_HEIGHT);
-
-        return Media::of($store, StoreMakings::wordsKey($words, self::WORDS_HEIGHT), 'image/png');
+        return Media::of($store, $drawings->draw($story, $hash) ?? throw new NotFoundHttpException(), 'image/png');
     }
 
     /** The revision that a change was made on: never overwrite unseen work (RFC 9110, If-Match). */

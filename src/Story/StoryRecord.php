@@ -85,8 +85,7 @@ class StoryRecord
         $this->read = $story;
         $this->title = $story->title;
         $this->slides = \count($story->slides);
-        $pictures = array_filter(array_map(static fn($slide) => $slide->picture, $story->slides));
-        $this->cover = array_shift($pictures);
+        $this->cover = $story->cover()?->asset;
         $this->changedAt = Clock::now();
     }
 }

@@ -12,20 +12,21 @@ use Rhapsode\Core\Proof\Finding;
 use Rhapsode\Core\Proof\Praise;
 use Rhapsode\Core\Proof\Proof;
 use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Span;
 
 /** A story as its owner's page gets it: the document, the plan, what Proof finds, and what hangs on it. */
 final readonly class StoryView
 {
-    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans, private Stories $stories, private DrawnWords $drawn) {}
+    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans, private Stories $stories, private Drawings $drawings) {}
 
     /** @return array<string, mixed> */
     public function of(StoryRecord $record): array
     {
         $story = $record->story();
         $plan = $this->plans->plan($story);
-        $this->drawn->remember($record);
+        $this->drawings->keep($record, $plan);
         $findings = Proof::read($story, $plan, $record->assignment?->length());
-        $chosen = array_filter(array_map(static fn(Slide $s): ?string => $s->take, $story->slides));
+        $chosen = array_unique(array_merge(...array_map(static fn(Slide $s): array => array_map(static fn(Span $span): string => $span->asset, $s->voice), $story->slides)));
         $waveforms = [];
         foreach ($this->entities->getRepository(TakeRecord::class)->findBy(['id' => array_values($chosen)]) as $take) {
             $waveforms[(string) $take->id] = $take->peaks;

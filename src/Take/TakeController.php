@@ -14,9 +14,9 @@ use Rhapsode\App\Story\Stories;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Story\StoryView;
 use Rhapsode\App\Story\StoryVoter;
-use Rhapsode\Core\Edit\AddTake;
-use Rhapsode\Studio\Sound\MeasuredSound;
-use Rhapsode\Studio\Sound\SoundPreparer;
+use Rhapsode\Core\Edit\AddVoice;
+use Rhapsode\Studio\Prepare\MeasuredSound;
+use Rhapsode\Studio\Prepare\SoundPreparer;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Unreadable;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
@@ -120,7 +120,7 @@ final readonly class TakeController
             $measured = $this->join($take, $held);
             $take->peaks = self::drawn($measured->peaks);
             $take->finished = true;
-            $stories->edit($take->story, [new AddTake($measured->take((string) $take->id, $take->file), $take->slide)], null);
+            $stories->edit($take->story, [new AddVoice($measured->voice((string) $take->id, $take->file), $take->slide)], null);
         }
 
         return [];

@@ -6,9 +6,9 @@ namespace Rhapsode\Studio\Captions;
 
 use Captioning\Cue;
 use Captioning\Format\SubripFile;
-use Rhapsode\Core\Shape\Fields;
-use Rhapsode\Core\Story\Spoken;
-use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Story\TimedCaption;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
@@ -63,7 +63,7 @@ final class CaptionFile
     }
 
     /**
-     * @return list<Spoken>
+     * @return list<TimedCaption>
      *
      * @throws Unreadable
      */
@@ -87,10 +87,10 @@ final class CaptionFile
             $words = trim(html_entity_decode(self::plain($cue->getText()), \ENT_QUOTES | \ENT_HTML5, 'UTF-8'));
             [$start, $end] = [(int) round($cue->getStartMS()), (int) round($cue->getStopMS())];
             if ('' !== $words && $end > $start) {
-                $captions[] = Spoken::read(Fields::of(['start' => $start, 'end' => $end, 'text' => mb_substr($words, 0, Spoken::MAX)]));
+                $captions[] = TimedCaption::read(Fields::of(['start' => $start, 'end' => $end, 'text' => mb_substr($words, 0, Limits::TIMED_CAPTION)]));
             }
         }
-        if ([] === $captions || \count($captions) > Story::MAX_CAPTIONS) {
+        if ([] === $captions || \count($captions) > Limits::TIMED_CAPTIONS) {
             throw new Unreadable([] === $captions ? 'There are no captions in this file.' : 'There are too many captions in this file.');
         }
 

@@ -7,10 +7,10 @@ namespace Rhapsode\Studio\Cli;
 use Rhapsode\Core\Captions\WebVtt;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Studio\Film\Container;
-use Rhapsode\Studio\Film\FilmFormat;
-use Rhapsode\Studio\Film\FilmMaker;
-use Rhapsode\Studio\Folder\FolderMakings;
+use Rhapsode\Studio\Folder\FolderRenditions;
+use Rhapsode\Studio\Mux\FilmMaker;
+use Rhapsode\Studio\Render\Container;
+use Rhapsode\Studio\Render\FilmFormat;
 use Rhapsode\Studio\Tool\Unreadable;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Helper\ProgressBar;
@@ -32,7 +32,7 @@ final class FilmCommand extends FolderCommand
             ->addOption('workers', null, InputOption::VALUE_REQUIRED, 'How many segments are made at once; one for each core unless said otherwise');
     }
 
-    protected function perform(Story $story, Plan $plan, FolderMakings $makings, InputInterface $input, OutputInterface $output): int
+    protected function perform(Story $story, Plan $plan, FolderRenditions $renditions, InputInterface $input, OutputInterface $output): int
     {
         $out = self::argument($input, 'out');
         $format = self::format($input, $plan, $out);
@@ -41,7 +41,7 @@ final class FilmCommand extends FolderCommand
         }
         $bar = new ProgressBar($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output);
         $bar->setFormat(' %current%/%max% frames [%bar%] %percent:3s%% %remaining:6s% left');
-        (new FilmMaker($makings, $makings->segments(), self::workers($input)))->make($plan, $out, $format, static function (int $done, int $total) use ($bar): void {
+        (new FilmMaker($renditions, $renditions->segments(), self::workers($input)))->make($plan, $out, $format, static function (int $done, int $total) use ($bar): void {
             // With no frame to draw there is no length that a bar could show: only the sound is mixed, or nothing is done.
             if ($total > 0) {
                 $bar->setMaxSteps($total);
@@ -53,7 +53,7 @@ final class FilmCommand extends FolderCommand
         }
         file_put_contents((string) preg_replace('/\.[^.\/]*$/', '', $out) . '.vtt', WebVtt::write($plan->cues, $plan->language));
         $output->writeln('');
-        $output->writeln(\sprintf('%s: %d slides, %.1f s', $out, \count($plan->slides), $plan->seconds()), OutputInterface::OUTPUT_RAW);
+        $output->writeln(\sprintf('%s: %d slides, %.1f s', $out, \count($plan->scenes), $plan->seconds()), OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;
     }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Cli;
 
+use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
-use Rhapsode\Core\Story\Shape;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Studio\Folder\FolderMakings;
+use Rhapsode\Studio\Folder\FolderRenditions;
 use Rhapsode\Studio\Folder\StoryFolder;
 use Rhapsode\Studio\Tool\ToolFailed;
 use Rhapsode\Studio\Tool\Unreadable;
@@ -34,11 +34,11 @@ abstract class FolderCommand extends Command
     {
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         try {
-            $makings = new FolderMakings(self::kept());
-            $folder = new StoryFolder(rtrim(self::argument($input, 'folder'), '/'), $makings);
+            $renditions = new FolderRenditions(self::kept());
+            $folder = new StoryFolder(rtrim(self::argument($input, 'folder'), '/'), $renditions);
             $story = self::asked($folder->read(), $input);
 
-            return $this->perform($story, (new Planner(new FontWidths()))->plan($story, $folder->lights($story)), $makings, $input, $output);
+            return $this->perform($story, (new Planner(new FontWidths()))->plan($story, $folder->lights($story)), $renditions, $input, $output);
         } catch (Unreadable $problem) {
             $errors->writeln($problem->getMessage(), OutputInterface::OUTPUT_RAW);
         } catch (ToolFailed $problem) {
@@ -49,7 +49,7 @@ abstract class FolderCommand extends Command
     }
 
     /** @throws Unreadable|ToolFailed */
-    abstract protected function perform(Story $story, Plan $plan, FolderMakings $makings, InputInterface $input, OutputInterface $output): int;
+    abstract protected function perform(Story $story, Plan $plan, FolderRenditions $renditions, InputInterface $input, OutputInterface $output): int;
 
     /** @throws Unreadable */
     private static function asked(Story $story, InputInterface $input): Story

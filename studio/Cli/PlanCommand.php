@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Cli;
 
 use Rhapsode\Core\Plan\Plan;
+use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Studio\Folder\FolderMakings;
+use Rhapsode\Studio\Folder\FolderRenditions;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
@@ -14,9 +15,16 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('plan', 'Prints the plan of a folder as JSON')]
 final class PlanCommand extends FolderCommand
 {
-    protected function perform(Story $story, Plan $plan, FolderMakings $makings, InputInterface $input, OutputInterface $output): int
+    protected function perform(Story $story, Plan $plan, FolderRenditions $renditions, InputInterface $input, OutputInterface $output): int
     {
-        $output->writeln(json_encode($plan->toArray(), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+        $printed = $plan->toArray();
+        // Which file a scene shows is what somebody at a command line knows it by.
+        $printed['scenes'] = array_map(static function (Scene $scene) use ($story): array {
+            $slide = $story->slide($scene->id);
+
+            return ['file' => null === $slide ? null : $story->pictureOf($slide)?->file] + $scene->toArray();
+        }, $plan->scenes);
+        $output->writeln(json_encode($printed, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Cli;
 
-use Rhapsode\Studio\Picture\PicturePreparer;
+use Rhapsode\Studio\Prepare\PicturePreparer;
 use Rhapsode\Studio\Tool\Unreadable;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;

@@ -9,11 +9,11 @@ use Rhapsode\Core\Captions\Units;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Sound\SplitPoint;
 use Rhapsode\Core\Sound\Splitter;
+use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\SlideKind;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Studio\Folder\FolderMakings;
+use Rhapsode\Studio\Folder\FolderRenditions;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\Unreadable;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -32,14 +32,14 @@ final class SplitCommand extends FolderCommand
         $this->addOption('write', null, InputOption::VALUE_NONE, 'Writes the parts into the folder, each under its picture\'s name, where there is no sound yet');
     }
 
-    protected function perform(Story $story, Plan $plan, FolderMakings $makings, InputInterface $input, OutputInterface $output): int
+    protected function perform(Story $story, Plan $plan, FolderRenditions $renditions, InputInterface $input, OutputInterface $output): int
     {
         $sound = self::argument($input, 'sound');
         if (!is_file($sound)) {
             throw new Unreadable('There is no such sound.');
         }
-        $measured = $makings->addTake('split', $sound);
-        $slides = array_values(array_filter($story->slides, static fn(Slide $slide): bool => SlideKind::Picture === $slide->kind && null === $slide->take));
+        $measured = $renditions->addTake('split', $sound);
+        $slides = array_values(array_filter($story->slides, static fn(Slide $slide): bool => Layout::Title !== $slide->layout && [] === $slide->voice));
         if (\count($slides) < 2) {
             throw new Unreadable('The folder holds no two slides without a sound.');
         }
@@ -56,11 +56,11 @@ final class SplitCommand extends FolderCommand
         $ends = [$seconds($measured->from), ...array_map(static fn(SplitPoint $point): float => $point->at, $points), $seconds($measured->to)];
         $parts = [];
         foreach ($slides as $i => $slide) {
-            $file = null === $slide->picture ? '' : $story->pictures[$slide->picture]->file;
+            $file = $story->pictureOf($slide)->file ?? '';
             $parts[] = ['file' => $file, 'from' => round($ends[$i], 3), 'to' => round($ends[$i + 1], 3), 'confidence' => $points[$i]->confidence ?? 1.0];
             if (true === $input->getOption('write')) {
                 $to = self::argument($input, 'folder') . '/' . pathinfo($file, \PATHINFO_FILENAME) . '.flac';
-                Tool::ffmpeg(['-v', 'error', '-i', $makings->take('split'), '-ss', (string) $ends[$i], '-to', (string) $ends[$i + 1], '-c:a', 'flac', '-fflags', '+bitexact', Tool::file($to)]);
+                Tool::ffmpeg(['-v', 'error', '-i', $renditions->voice('split'), '-ss', (string) $ends[$i], '-to', (string) $ends[$i + 1], '-c:a', 'flac', '-fflags', '+bitexact', Tool::file($to)]);
             }
         }
         $output->writeln(json_encode($parts, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);

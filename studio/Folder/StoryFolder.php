@@ -4,17 +4,23 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Folder;
 
-use Rhapsode\Core\Shape\BadShape;
+use Rhapsode\Core\Asset\AssetKind;
+use Rhapsode\Core\Asset\FileOrder;
+use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Asset\Source;
+use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Layer\Picture\PictureLayer;
+use Rhapsode\Core\Layer\Words\WordsLayer;
+use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Story\Bed;
-use Rhapsode\Core\Story\Caption;
-use Rhapsode\Core\Story\FileOrder;
-use Rhapsode\Core\Story\Music;
-use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\SlideKind;
-use Rhapsode\Core\Story\Source;
-use Rhapsode\Core\Story\Spoken;
+use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\TimedCaption;
 use Rhapsode\Core\Words\LightMap;
 use Rhapsode\Studio\Captions\CaptionFile;
 use Rhapsode\Studio\Tool\Unreadable;
@@ -31,7 +37,7 @@ final readonly class StoryFolder
     private const PICTURES = ['jpg', 'jpeg', 'png', 'webp', 'heic', 'heif', 'avif', 'tif', 'tiff', 'gif'];
     private const SOUNDS = ['wav', 'mp3', 'm4a', 'mp4', 'ogg', 'oga', 'opus', 'flac', 'webm', 'weba', 'aac', 'aif', 'aiff'];
 
-    public function __construct(private string $folder, private FolderMakings $makings) {}
+    public function __construct(private string $folder, private FolderRenditions $renditions) {}
 
     /** @throws Unreadable with the file's name before what is wrong with it */
     public function read(): Story
@@ -43,28 +49,33 @@ final readonly class StoryFolder
         return is_file($this->folder . '/story.json') ? $this->written() : $this->lyingAbout();
     }
 
-    /** @return array<string, LightMap> */
+    /** @return array<string, LightMap> by Rendition::lightKey() */
     public function lights(Story $story): array
     {
-        return array_map(fn(Picture $picture): LightMap => $this->makings->light($picture->id), $story->pictures);
+        $lights = [];
+        foreach ($story->slides as $slide) {
+            $picture = $slide->picture();
+            if (null !== $picture) {
+                $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->renditions->light($picture->asset, $picture->recipe);
+            }
+        }
+
+        return $lights;
     }
 
     private function written(): Story
     {
         try {
             $story = Story::fromJson($this->text('story.json'));
-        } catch (BadShape $problem) {
+        } catch (Malformed $problem) {
             throw new Unreadable('story.json: ' . $problem->getMessage());
         }
-        foreach ($story->pictures as $picture) {
-            $this->named($picture->file, fn(string $path) => $this->makings->addPicture($picture->id, $path));
-        }
-        foreach ($story->takes as $take) {
-            $this->named($take->file, fn(string $path) => $this->makings->addTake($take->id, $path));
-        }
-
-        foreach ($story->music as $music) {
-            $this->named($music->file, fn(string $path) => $this->makings->addMusic($music->id, $path));
+        foreach ($story->assets as $asset) {
+            $this->named($asset->file, fn(string $path) => match ($asset->kind()) {
+                AssetKind::Picture => $this->renditions->addPicture($asset->id, $path),
+                AssetKind::Voice => $this->renditions->addTake($asset->id, $path),
+                AssetKind::Music => $this->renditions->addMusic($asset->id, $path),
+            });
         }
 
         return $story;
@@ -79,39 +90,37 @@ final readonly class StoryFolder
         }
         $sources = $this->sources();
         $title = trim($this->text('title.txt'));
-        $slides = '' === $title ? [] : [new Slide('title', SlideKind::Title)];
-        $pictures = $takes = [];
+        $slides = '' === $title ? [] : [new Slide('title', Layout::Title, Layout::Title->usualLayers())];
+        $assets = [];
         foreach ($this->ending($names, self::PICTURES) as $name) {
             $id = 'p' . substr(hash('sha256', $name), 0, 16);
             $stem = pathinfo($name, \PATHINFO_FILENAME);
-            $prepared = $this->named($name, fn(string $path) => $this->makings->addPicture($id, $path));
-            $pictures[$id] = new Picture($id, $name, $prepared->width, $prepared->height, $sources[$name] ?? new Source());
-            $take = null;
+            $prepared = $this->named($name, fn(string $path) => $this->renditions->addPicture($id, $path));
+            $assets[$id] = new Picture($id, $name, $prepared->width, $prepared->height, $sources[$name] ?? new Source());
+            $voice = null;
             if (isset($sounds[$stem])) {
                 $take = 't' . substr($id, 1);
-                $measured = $this->named($sounds[$stem], fn(string $path) => $this->makings->addTake($take, $path));
-                $takes[$take] = $measured->take($take, $sounds[$stem]);
+                $measured = $this->named($sounds[$stem], fn(string $path) => $this->renditions->addTake($take, $path));
+                $assets[$take] = $voice = $measured->voice($take, $sounds[$stem]);
             }
+            $caption = mb_substr(trim($this->text($stem . '.caption.txt')), 0, Limits::WORDS);
             $slides[] = new Slide(
                 's' . substr($id, 1),
-                picture: $id,
-                caption: new Caption(mb_substr(trim($this->text($stem . '.caption.txt')), 0, Caption::MAX)),
+                layers: [new PictureLayer('picture', $id), ...('' === $caption ? [] : [new WordsLayer('caption', WordsRole::Caption, $caption)])],
                 script: trim($this->text($stem . '.txt')),
-                take: $take,
+                voice: null === $voice ? [] : [new Span($voice->id, $voice->from, $voice->to)],
             );
         }
-        if ([] === $pictures) {
+        if ([] === $assets) {
             throw new Unreadable('The folder holds no pictures.');
         }
 
         [$music, $beds] = $this->bed($sounds, $sources, $names);
 
         return new Story(
-            '' === $title ? basename((string) realpath($this->folder)) : mb_substr(strtok($title, "\n") ?: $title, 0, 120),
+            '' === $title ? basename((string) realpath($this->folder)) : mb_substr(strtok($title, "\n") ?: $title, 0, Limits::TITLE),
             $slides,
-            $pictures,
-            $takes,
-            music: $music,
+            $assets + $music,
             beds: $beds,
             captions: $this->captions($names),
         );
@@ -132,7 +141,7 @@ final readonly class StoryFolder
         if (null === $file || \in_array('bed', array_map(static fn(string $name): string => pathinfo($name, \PATHINFO_FILENAME), $this->ending($names, self::PICTURES)), true)) {
             return [[], []];
         }
-        $music = $this->named($file, fn(string $path) => $this->makings->addMusic('bed', $path))->music('bed', $file, $sources[$file] ?? new Source());
+        $music = $this->named($file, fn(string $path) => $this->renditions->addMusic('bed', $path))->music('bed', $file, $sources[$file] ?? new Source());
 
         return [['bed' => $music], [new Bed('bed', 'bed')]];
     }
@@ -140,7 +149,7 @@ final readonly class StoryFolder
     /**
      * @param list<string> $names
      *
-     * @return list<Spoken>|null
+     * @return list<TimedCaption>|null
      */
     private function captions(array $names): ?array
     {

@@ -16,7 +16,7 @@ final class ArrowsTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('Rhapsode\Core'))
             ->canOnlyDependOn()
-            ->classes(Selector::inNamespace('Rhapsode\Core'), Selector::inNamespace('Psr'), Selector::classname('/^\\\\?(BackedEnum|UnitEnum|Closure|DomainException|JsonException|JsonSerializable|LogicException|stdClass|Collator|Locale|Normalizer|IntlBreakIterator|IntlPartsIterator|ResourceBundle|Iterator|Traversable|Stringable|Throwable)$/', true))
+            ->classes(Selector::inNamespace('Rhapsode\Core'), Selector::inNamespace('Psr'), Selector::classname('/^\\\\?(BackedEnum|UnitEnum|Closure|DomainException|JsonException|JsonSerializable|LogicException|stdClass|Collator|Locale|Normalizer|IntlBreakIterator|IntlPartsIterator|ResourceBundle|ReflectionClass|Iterator|Traversable|Stringable|Throwable)$/', true))
             ->because('the rules of the job need no I/O, clock, framework or process');
     }
 

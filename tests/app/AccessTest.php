@@ -10,14 +10,17 @@ use Rhapsode\App\Film\FilmState;
 use Rhapsode\App\HandIn\HandIn;
 use Rhapsode\App\HandIn\Remark;
 use Rhapsode\App\Picture\PictureRecord;
+use Rhapsode\App\Story\Drawings;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Take\TakeRecord;
-use Rhapsode\Core\Story\Caption;
-use Rhapsode\Core\Story\Music;
-use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Layer\Words\WordsLayer;
+use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
+use Symfony\Component\Uid\Uuid;
 
 /** Who may what: each route, asked by everybody. */
 final class AccessTest extends AppTestCase
@@ -152,17 +155,20 @@ final class AccessTest extends AppTestCase
             default => $made['story'],
         };
 
-        return strtr($path, ['{id}' => $id, '{picture}' => $made['picture'], '{rendition}' => 'full', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => $made['words'], '{music}' => $made['picture'], '{container}' => 'mp4', '{format}' => 'srt']);
+        return strtr($path, ['{id}' => $id, '{picture}' => $made['picture'], '{rendition}' => 'full', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => $made['words'], '{music}' => $made['music'], '{container}' => 'mp4', '{format}' => 'srt']);
     }
 
-    /** @return array{story: string, picture: string, take: string, film: string, handIn: string, remark: string, words: string} all of it Sam's */
+    /** @return array{story: string, picture: string, music: string, take: string, film: string, handIn: string, remark: string, words: string} all of it Sam's */
     private function made(): array
     {
         $entities = $this->entities();
         $record = new StoryRecord($this->people['sam'], new Story('Mine'), $this->assignment);
         $picture = new PictureRecord($record, str_repeat('0', 64), 'p.jpg');
         $id = (string) $picture->id;
-        $record->write(new Story('Mine', [new Slide('s', picture: $id, caption: new Caption('A fact'))], [$id => new Picture($id, 'p.jpg', 100, 100)], music: [$id => new Music($id, 'm.mp3', 48_000, -20.0, -18.0, -3.0)]));
+        $music = (string) Uuid::v7();
+        $record->write(new Story('Mine', [Slide::showing('s', $id)->withLayer(new WordsLayer('caption', WordsRole::Caption, 'A fact'))], [
+            $id => new Picture($id, 'p.jpg', 100, 100), $music => new Music($music, 'm.mp3', 48_000, -20.0, -18.0, -3.0),
+        ]));
         $take = new TakeRecord($record, 's', 't.webm');
         $take->finished = true;
         $film = new FilmRecord($record);
@@ -175,6 +181,9 @@ final class AccessTest extends AppTestCase
         }
         $entities->flush();
 
-        return ['story' => (string) $record->id, 'picture' => $id, 'take' => (string) $take->id, 'film' => (string) $film->id, 'handIn' => (string) $handIn->id, 'remark' => (string) $remark->id, 'words' => self::service(PlanMaker::class)->plan($record->story())->slides[0]->words->hash()];
+        $plan = self::service(PlanMaker::class)->plan($record->story());
+        self::service(Drawings::class)->keep($record, $plan);
+
+        return ['story' => (string) $record->id, 'picture' => $id, 'music' => $music, 'take' => (string) $take->id, 'film' => (string) $film->id, 'handIn' => (string) $handIn->id, 'remark' => (string) $remark->id, 'words' => $plan->scenes[0]->words()[0]->hash()];
     }
 }

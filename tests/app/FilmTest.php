@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\App;
 
+use Rhapsode\App\Film\ConcatenateFilm;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\Film\Films;
 use Rhapsode\App\Film\FilmState;
 use Rhapsode\App\Film\FilmWorker;
-use Rhapsode\App\Film\JoinFilm;
 use Rhapsode\App\Film\MakeFilm;
 use Rhapsode\App\Film\MakeSegment;
 use Rhapsode\App\Shared\Store;
@@ -30,7 +30,7 @@ final class FilmTest extends AppTestCase
                 match (true) {
                     $message instanceof MakeFilm => $worker->make($message),
                     $message instanceof MakeSegment => $worker->segment($message),
-                    $message instanceof JoinFilm => $worker->join($message),
+                    $message instanceof ConcatenateFilm => $worker->join($message),
                     default => self::fail('an unknown message'),
                 };
                 $queue->ack($envelope);

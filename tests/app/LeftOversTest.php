@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\App;
 
 use PHPUnit\Framework\TestCase;
-use Rhapsode\App\Film\LeftOvers;
+use Rhapsode\App\Film\StaleFiles;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Studio\Tool\Scratch;
 
@@ -24,7 +24,7 @@ final class LeftOversTest extends TestCase
             mkdir($scratch->path("tmp/{$name}"));
             touch($scratch->path("tmp/{$name}"), $time);
         }
-        (new LeftOvers(new Store($scratch->folder)))->clear($scratch->folder, $scratch->path('tmp'));
+        (new StaleFiles(new Store($scratch->folder)))->clear($scratch->folder, $scratch->path('tmp'));
 
         self::assertSame(['a.mp4', 'c.mp4.0a1b2c3d.part'], array_map(basename(...), glob($scratch->path('segments/*')) ?: []));
         self::assertSame(['rhapsode-fedcba9876543210', 'rhapsode-of-somebody'], array_map(basename(...), glob($scratch->path('tmp/*')) ?: []));

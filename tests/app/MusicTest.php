@@ -40,19 +40,19 @@ final class MusicTest extends AppTestCase
         $music = StoryTest::text($added['music']);
         $bed = StoryTest::text(self::at($added, 'story', 'story', 'beds', 0, 'id'));
 
-        self::assertSame($music, self::at($added, 'story', 'plan', 'beds', 0, 'sound'));
+        self::assertSame($music, self::at($added, 'story', 'plan', 'plays', 0, 'asset'));
         self::assertContains('no-music-source', array_column((array) self::at($added, 'story', 'proof'), 'rule'));
         self::assertSame("/_store/music/{$music}/music.ogg", $this->ask('GET', "/api/stories/{$story}/music/{$music}.ogg")->headers->get('X-Accel-Redirect'));
 
         $this->edit($story, ['do' => 'set bed', 'bed' => $bed, 'changes' => ['under' => 20, 'fadeIn' => 0.5]]);
-        $this->edit($story, ['do' => 'set source', 'music' => [$music], 'source' => ['author' => 'Sam', 'licence' => 'CC0']]);
+        $this->edit($story, ['do' => 'set source', 'assets' => [$music], 'source' => ['author' => 'Sam', 'licence' => 'CC0']]);
         $view = $this->told('GET', "/api/stories/{$story}");
         self::assertSame([20, 0.5, 3], array_map(static fn(string $key): mixed => self::at($view, 'story', 'beds', 0, $key), ['under', 'fadeIn', 'fadeOut']), 'what is not told stays');
         self::assertContains('Music by Sam · CC0', (array) self::at($view, 'plan', 'credits'));
         self::assertNotContains('no-music-source', array_column((array) self::at($view, 'proof'), 'rule'));
 
         $this->edit($story, ['do' => 'delete bed', 'bed' => $bed]);
-        self::assertSame([], self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'beds'));
+        self::assertSame([], self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'plays'));
         $this->told('POST', "/api/stories/{$story}/undo", null, 200, ['If-Match' => '"' . $this->revision($story) . '"']);
         self::assertSame($bed, self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'beds', 0, 'id'), 'undone, it is there again');
     }
@@ -62,10 +62,10 @@ final class MusicTest extends AppTestCase
         $story = $this->as('sam')->story();
         self::assertStringContainsString('not a sound', StoryTest::text($this->bringMusic($story, 'words', 422)['detail']));
         self::assertStringContainsString('empty', StoryTest::text($this->bringMusic($story, '', 422)['detail']));
-        $this->edit($story, ['do' => 'add bed', 'bed' => ['id' => 'b', 'music' => 'nowhere']], 409);
+        $this->edit($story, ['do' => 'add bed', 'bed' => ['id' => 'b', 'asset' => 'nowhere']], 409);
         $this->edit($story, ['do' => 'set bed', 'bed' => 'nowhere', 'changes' => ['under' => 3]], 409);
         $this->edit($story, ['do' => 'set bed', 'bed' => 'b', 'changes' => ['under' => 300]], 422);
-        $this->edit($story, ['do' => 'set bed', 'bed' => 'b', 'changes' => ['music' => 'other']], 422);
+        $this->edit($story, ['do' => 'set bed', 'bed' => 'b', 'changes' => ['asset' => 'other']], 422);
     }
 
     public function testCaptionsComeFromAFileAndGoAgain(): void

@@ -14,7 +14,7 @@ final class StoryTest extends AppTestCase
     {
         $view = $this->as('sam')->told('POST', '/api/stories', ['title' => 'The mill'], 201);
 
-        self::assertSame('title', self::at($view, 'story', 'slides', 0, 'kind'));
+        self::assertSame('title', self::at($view, 'story', 'slides', 0, 'layout'));
         self::assertSame(150, self::at($view, 'plan', 'frames'));
     }
 
@@ -26,7 +26,7 @@ final class StoryTest extends AppTestCase
     public function testEditsAreKeptWithTheirRevisionAndTheStoredStoryIsOfItsSchema(): void
     {
         $id = $this->as('sam')->story();
-        $view = $this->edit($id, ['do' => 'add slide', 'slide' => ['id' => 'second', 'kind' => 'title', 'heading' => 'Part two'], 'after' => null]);
+        $view = $this->edit($id, ['do' => 'add slide', 'slide' => ['id' => 'second', 'layout' => 'title', 'layers' => [['id' => 'title', 'kind' => 'words', 'role' => 'title', 'text' => 'Part two']]], 'after' => null]);
         \assert(\is_array($view));
 
         self::assertSame(2, $view['revision']);
@@ -124,7 +124,7 @@ final class StoryTest extends AppTestCase
         $answer = $this->as('sam')->told('POST', '/api/stories', ['title' => $title], $status);
         self::assertSame($kept, 201 === $status ? self::at($answer, 'story', 'title') : null);
         if (201 === $status) {
-            $words = self::text(self::at($answer, 'plan', 'slides', 0, 'words'));
+            $words = self::text(self::at($answer, 'plan', 'scenes', 0, 'layers', 0, 'hash'));
             self::assertSame(200, $this->ask('GET', '/api/stories/' . self::text($answer['id']) . "/words/{$words}.png")->getStatusCode(), 'it can be drawn');
         }
     }
@@ -141,7 +141,7 @@ final class StoryTest extends AppTestCase
     public function testWordsAreFoundByTheirHash(): void
     {
         $id = $this->as('sam')->story();
-        $words = self::text(self::at($this->told('GET', "/api/stories/{$id}"), 'plan', 'slides', 0, 'words'));
+        $words = self::text(self::at($this->told('GET', "/api/stories/{$id}"), 'plan', 'scenes', 0, 'layers', 0, 'hash'));
         $other = self::text($this->told('POST', '/api/stories', ['title' => 'Another'], 201)['id']);
 
         self::assertSame(200, $this->ask('GET', "/api/stories/{$id}/words/{$words}.png")->getStatusCode());
@@ -153,7 +153,7 @@ final class StoryTest extends AppTestCase
         $id = $this->as('sam')->story();
         [$one, $two] = [self::newPicture(), self::newPicture()];
         $second = $this->bringIn($id, $two, 'b.jpg', slide: 'b');
-        self::assertSame(1280, self::at($second, 'story', 'story', 'pictures', self::text($second['picture']), 'width'));
+        self::assertSame(1280, self::at($second, 'story', 'story', 'assets', self::text($second['picture']), 'width'));
         $same = $this->bringIn($id, $two, 'again.jpg', 200);
 
         self::assertSame($second['picture'], $same['same']);
@@ -185,7 +185,7 @@ final class StoryTest extends AppTestCase
         self::assertStringContainsString('private', (string) $response->headers->get('Cache-Control'));
         self::assertStringContainsString('no-cache', (string) $response->headers->get('Cache-Control'), 'the next at this computer is asked who he is');
         self::assertSame('nosniff', $response->headers->get('X-Content-Type-Options'));
-        $hash = self::text(self::at($this->told('GET', "/api/stories/{$id}"), 'plan', 'slides', 0, 'words'));
+        $hash = self::text(self::at($this->told('GET', "/api/stories/{$id}"), 'plan', 'scenes', 0, 'layers', 0, 'hash'));
         self::assertSame('image/png', $this->ask('GET', "/api/stories/{$id}/words/{$hash}.png")->headers->get('Content-Type'));
         $this->told('GET', "/api/stories/{$id}/words/" . str_repeat('0', 24) . '.png', null, 404);
     }

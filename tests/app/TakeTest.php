@@ -42,8 +42,8 @@ final class TakeTest extends AppTestCase
         self::assertSame([0, 1, 2], $this->told('GET', "/api/takes/{$take}")['parts']);
         $done = $this->told('POST', "/api/takes/{$take}/finish", ['parts' => 3]);
 
-        self::assertSame($take, self::at($done, 'story', 'story', 'slides', 0, 'take'));
-        self::assertEqualsWithDelta(3.0 * 48_000, self::at($done, 'story', 'story', 'takes', $take, 'samples'), 3000);
+        self::assertSame($take, self::at($done, 'story', 'story', 'slides', 0, 'voice', 0, 'asset'));
+        self::assertEqualsWithDelta(3.0 * 48_000, self::at($done, 'story', 'story', 'assets', $take, 'samples'), 3000);
         self::assertNotEmpty(self::at($done, 'story', 'waveforms', $take));
         self::assertSame("/_store/takes/{$take}/take.flac", $this->ask('GET', "/api/takes/{$take}/sound.flac")->headers->get('X-Accel-Redirect'));
         // Asked again, the same answer, and nothing new.
@@ -94,7 +94,7 @@ final class TakeTest extends AppTestCase
         $problem = $this->told('POST', "/api/takes/{$take}/finish", ['parts' => 1], 422);
 
         self::assertStringContainsString('not a sound', StoryTest::text($problem['detail']));
-        self::assertNull(self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 0, 'take'));
+        self::assertSame([], self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 0, 'voice'));
     }
 
     public function testARecordingForASlideDeletedMeanwhileIsKept(): void
@@ -106,6 +106,6 @@ final class TakeTest extends AppTestCase
         }
         $done = $this->told('POST', "/api/takes/{$take}/finish", ['parts' => 3]);
 
-        self::assertArrayHasKey($take, (array) self::at($done, 'story', 'story', 'takes'));
+        self::assertArrayHasKey($take, (array) self::at($done, 'story', 'story', 'assets'));
     }
 }

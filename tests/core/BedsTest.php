@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Edit\DeleteSlides;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Loudness;
 use Rhapsode\Core\Story\Bed;
-use Rhapsode\Core\Story\Music;
-use Rhapsode\Core\Story\Source;
 use Rhapsode\Core\Story\Story;
 
 /** Music under the voice. Samples at 48 kHz. */
@@ -32,23 +33,21 @@ final class BedsTest extends TestCase
     {
         $music = new Music('m', 'music.mp3', $seconds * 48_000, -14.0, -10.0, -0.5, new Source('Tune', 'Ann', '', 'CC0'));
 
-        return Stories::of([['stay' => 4.0], ['stay' => 6.0], ['voice' => 5.0], ['stay' => 10.0], ['voice' => 4.0]])->with(music: ['m' => $music, 'n' => new Music('n', 'n.mp3', 48_000 * 200, -20.0, -18.0, -1.0)], beds: $beds, credits: false);
+        return Stories::of([['stay' => 4.0], ['stay' => 6.0], ['voice' => 5.0], ['stay' => 10.0], ['voice' => 4.0]])->withAsset($music)->withAsset(new Music('n', 'n.mp3', 48_000 * 200, -20.0, -18.0, -1.0))->with(beds: $beds, credits: false);
     }
 
     public function testItIsDownBeforeTheVoiceBeginsAndStaysDownUntilItHasEnded(): void
     {
         $plan = self::plan([new Bed('b', 'm')]);
-        [$play] = $plan->beds;
+        [$play] = $plan->plays(Bus::Bed);
         $open = Loudness::factor(-16 - Bed::UNDER + 14);
         $ducked = Loudness::factor(-16 - 22 + 10);
-        foreach ($plan->slides as $slide) {
-            if (null !== $slide->voice) {
-                // A tenth of a second before, at the least: a first consonant is not covered (common practice).
-                for ($at = $slide->voice->at - 4_800; $at <= $slide->voice->end(); $at += 480) {
-                    self::assertLessThanOrEqual($ducked + 1e-4, $play->gainAt($at));
-                }
-                self::assertEqualsWithDelta($open, $play->gainAt($slide->voice->at - 48_000), 1e-6, 'up a second before');
+        foreach ($plan->plays(Bus::Voice) as $voice) {
+            // A tenth of a second before, at the least: a first consonant is not covered (common practice).
+            for ($at = $voice->at - 4_800; $at <= $voice->end(); $at += 480) {
+                self::assertLessThanOrEqual($ducked + 1e-4, $play->gainAt($at));
             }
+            self::assertEqualsWithDelta($open, $play->gainAt($voice->at - 48_000), 1e-6, 'up a second before');
         }
         // WCAG 2.2, 1.4.7: at least 20 dB under speech at -16 LUFS, by its loudest 3 s.
         self::assertLessThanOrEqual(-36.0, -10 + 20 * log10($ducked));
@@ -57,7 +56,7 @@ final class BedsTest extends TestCase
     public function testItNeitherJumpsNorClicks(): void
     {
         $before = [0, 1.0];
-        foreach (self::plan([new Bed('b', 'm')])->beds[0]->gains as $i => [$sample, $gain]) {
+        foreach (self::plan([new Bed('b', 'm')])->plays(Bus::Bed)[0]->gains as $i => [$sample, $gain]) {
             if ($i > 0) {
                 self::assertLessThan(0.25, abs($gain - $before[1]) / max(1, $sample - $before[0]) * 4800, 'in a tenth of a second');
             } else {
@@ -70,7 +69,7 @@ final class BedsTest extends TestCase
 
     public function testWithoutDuckingOnlyItsFadesAreLeft(): void
     {
-        [$play] = self::plan([new Bed('b', 'm', ducks: false, fadeIn: 1.0)])->beds;
+        [$play] = self::plan([new Bed('b', 'm', ducks: false, fadeIn: 1.0)])->plays(Bus::Bed);
 
         self::assertEqualsWithDelta(Loudness::factor(-18.0), $play->gainAt(48_000 * 14), 1e-6);
         self::assertEqualsWithDelta(Loudness::factor(-18.0) * \M_SQRT1_2, $play->gainAt(24_000), 0.01, 'half way up its fade the power is half (common practice: equal power)');
@@ -79,17 +78,17 @@ final class BedsTest extends TestCase
     public function testItLiesUnderItsOwnSlides(): void
     {
         $plan = self::plan([new Bed('b', 'm', from: 's1', to: 's3', start: 7.5)]);
-        [$play] = $plan->beds;
+        [$play] = $plan->plays(Bus::Bed);
 
-        self::assertSame($plan->slides[1]->start * 1600, $play->at);
-        self::assertSame($plan->slides[3]->end * 1600, $play->end());
+        self::assertSame($plan->scenes[1]->start * 1600, $play->at);
+        self::assertSame($plan->scenes[3]->end * 1600, $play->end());
         self::assertSame(360_000, $play->from, 'it begins where its maker said');
     }
 
     public function testSlidesMovedPastEachOtherAreNoHarm(): void
     {
-        [$play] = self::plan([new Bed('b', 'm', from: 's3', to: 's1')])->beds;
-        [$same] = self::plan([new Bed('b', 'm', from: 's1', to: 's3')])->beds;
+        [$play] = self::plan([new Bed('b', 'm', from: 's3', to: 's1')])->plays(Bus::Bed);
+        [$same] = self::plan([new Bed('b', 'm', from: 's1', to: 's3')])->plays(Bus::Bed);
 
         self::assertEquals($same, $play);
     }
@@ -97,8 +96,8 @@ final class BedsTest extends TestCase
     public function testTwoInARowGiveWayToEachOtherWithEvenPower(): void
     {
         $plan = self::plan([new Bed('b', 'm', to: 's0', ducks: false), new Bed('c', 'm', from: 's1', ducks: false)]);
-        [$first, $second] = $plan->beds;
-        $middle = $plan->slides[1]->start * 1600;
+        [$first, $second] = $plan->plays(Bus::Bed);
+        $middle = $plan->scenes[1]->start * 1600;
 
         self::assertSame(96_000, $first->end() - $second->at, 'two seconds together');
         self::assertSame($middle, ($first->end() + $second->at) / 2);
@@ -109,7 +108,7 @@ final class BedsTest extends TestCase
 
     public function testAShortPieceBeginsAgainOrEnds(): void
     {
-        $plays = self::plan([new Bed('b', 'm', ducks: false)], 12)->beds;
+        $plays = self::plan([new Bed('b', 'm', ducks: false)], 12)->plays(Bus::Bed);
         self::assertGreaterThan(1, \count($plays));
         foreach ($plays as $i => $play) {
             self::assertLessThanOrEqual(12 * 48_000, $play->length());
@@ -118,9 +117,9 @@ final class BedsTest extends TestCase
             }
         }
         $plan = self::plan([new Bed('b', 'm', loops: false)], 12);
-        self::assertCount(1, $plan->beds);
-        self::assertSame(12 * 48_000, $plan->beds[0]->end());
-        self::assertEqualsWithDelta(0.0, $plan->beds[0]->gainAt(12 * 48_000), 1e-6, 'faded out where it ends');
+        self::assertCount(1, $plan->plays(Bus::Bed));
+        self::assertSame(12 * 48_000, $plan->plays(Bus::Bed)[0]->end());
+        self::assertEqualsWithDelta(0.0, $plan->plays(Bus::Bed)[0]->gainAt(12 * 48_000), 1e-6, 'faded out where it ends');
     }
 
     public function testADeletedSlideDrawsItBack(): void
@@ -141,6 +140,6 @@ final class BedsTest extends TestCase
         $story = self::story([new Bed('b', 'm', 's1', null, 3.5, 0.5, 4.0, 12.25, false, false)]);
 
         self::assertEquals($story->beds, Story::fromJson($story->toJson())->beds);
-        self::assertEquals($story->music, Story::fromJson($story->toJson())->music);
+        self::assertEquals($story->assets, Story::fromJson($story->toJson())->assets);
     }
 }

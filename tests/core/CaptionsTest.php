@@ -9,9 +9,10 @@ use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Captions\Cue;
 use Rhapsode\Core\Captions\CueMaker;
 use Rhapsode\Core\Captions\WebVtt;
+use Rhapsode\Core\Pacing\Pacing;
 use Rhapsode\Core\Plan\Planner;
-use Rhapsode\Core\Story\SlideKind;
-use Rhapsode\Core\Timing\Pacing;
+use Rhapsode\Core\Story\Layout;
+use Rhapsode\Core\Words\WordsPlace;
 
 final class CaptionsTest extends TestCase
 {
@@ -38,7 +39,7 @@ final class CaptionsTest extends TestCase
     {
         $cues = self::cues($script, $voice, $language);
         self::assertNotEmpty($cues);
-        // The slide before, the join, half a second; and the margin that trimming leaves before a voice.
+        // The slide before, the transition, half a second; and the margin that trimming leaves before a voice.
         $at = 4000 + 1000 + 500 + 80;
         self::assertSame($at, $cues[0]->start);
         $end = 6000 + (int) ceil($voice * 1000);
@@ -63,15 +64,15 @@ final class CaptionsTest extends TestCase
 
     public function testASlideWithoutVoiceHasNoCues(): void
     {
-        self::assertSame([], (new CueMaker())->of(Pacing::of(Stories::of([['script' => 'Not spoken yet.']]))[0], null));
+        $story = Stories::of([['script' => 'Not spoken yet.']]);
+        self::assertSame([], (new CueMaker())->of(Pacing::of($story)[0], $story));
     }
 
     /** The classic fault: words upon words. */
     public function testCuesKeepClearOfTheCaptionOnThePicture(): void
     {
         foreach (['bottom' => true, 'middle' => false, 'top' => false] as $place => $high) {
-            $caption = new \Rhapsode\Core\Story\Caption('A fact', \Rhapsode\Core\Story\CaptionPlace::from($place));
-            [$cue] = (new Planner(new EvenWidths()))->plan(Stories::of([['voice' => 3.0, 'script' => 'Said.', 'caption' => $caption]]))->cues;
+            [$cue] = (new Planner(new EvenWidths()))->plan(Stories::of([['voice' => 3.0, 'script' => 'Said.', 'caption' => 'A fact', 'place' => WordsPlace::from($place)]]))->cues;
             self::assertSame($high, $cue->high, $place);
             self::assertSame($high, str_contains(WebVtt::write([$cue]), ' line:6%'));
         }
@@ -81,10 +82,10 @@ final class CaptionsTest extends TestCase
     public function testWhatIsRememberedIsToldApart(): void
     {
         $planner = new Planner(new EvenWidths());
-        $high = static fn(SlideKind $kind): bool => $planner->plan(Stories::of([['voice' => 3.0, 'script' => 'Said.', 'kind' => $kind, 'caption' => new \Rhapsode\Core\Story\Caption('A fact')]]))->cues[0]->high;
+        $high = static fn(Layout $kind): bool => $planner->plan(Stories::of([['voice' => 3.0, 'script' => 'Said.', 'layout' => $kind, 'caption' => 'A fact']]))->cues[0]->high;
 
-        self::assertTrue($high(SlideKind::Picture));
-        self::assertFalse($high(SlideKind::Title));
+        self::assertTrue($high(Layout::Full));
+        self::assertFalse($high(Layout::Title));
     }
 
     /** W3C WebVTT, section 4.1: a timestamp has at least two digits of hours, and three of milliseconds; text is escaped. */

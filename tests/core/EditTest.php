@@ -6,22 +6,26 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Asset\Voice;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Edit\AddPicture;
-use Rhapsode\Core\Edit\AddTake;
+use Rhapsode\Core\Edit\AddVoice;
 use Rhapsode\Core\Edit\Change;
 use Rhapsode\Core\Edit\EditReader;
 use Rhapsode\Core\Edit\MoveSlides;
 use Rhapsode\Core\Edit\Refused;
-use Rhapsode\Core\Shape\BadShape;
-use Rhapsode\Core\Shape\Fields;
+use Rhapsode\Core\Framing\Fit;
+use Rhapsode\Core\Framing\Motion;
+use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Story\Bed;
-use Rhapsode\Core\Story\Music;
-use Rhapsode\Core\Story\Picture;
+use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\SlideKind;
-use Rhapsode\Core\Story\Spoken;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Core\Story\Take;
+use Rhapsode\Core\Story\TimedCaption;
+use Rhapsode\Core\Words\WordsPlace;
 
 final class EditTest extends TestCase
 {
@@ -41,29 +45,36 @@ final class EditTest extends TestCase
     public static function edits(): iterable
     {
         yield 'rename' => [['do' => 'rename', 'title' => 'Another']];
-        yield 'add a slide' => [['do' => 'add slide', 'slide' => ['id' => 'new', 'kind' => 'title'], 'after' => 's1']];
+        yield 'add a slide' => [['do' => 'add slide', 'slide' => ['id' => 'new', 'layout' => 'title'], 'after' => 's1']];
         yield 'move slides' => [['do' => 'move slides', 'slides' => ['s3', 's1'], 'after' => null]];
         yield 'delete slides' => [['do' => 'delete slides', 'slides' => ['s0', 's2']]];
         yield 'duplicate slides' => [['do' => 'duplicate slides', 'slides' => ['s0', 's2'], 'copies' => ['c0', 'c2']]];
-        yield 'set a heading' => [['do' => 'set heading', 'slide' => 's0', 'heading' => 'One', 'subtitle' => 'Two']];
-        yield 'set a caption' => [['do' => 'set caption', 'slide' => 's1', 'caption' => ['text' => 'A fact', 'place' => 'top']]];
+        yield 'set a title' => [['do' => 'set layer', 'slide' => 's0', 'layer' => 'title', 'kind' => 'words', 'changes' => ['text' => 'One']]];
+        yield 'write a first caption' => [['do' => 'set layer', 'slide' => 's1', 'layer' => 'caption', 'kind' => 'words', 'changes' => ['text' => 'A fact', 'place' => 'top']]];
+        yield 'let words come and go' => [['do' => 'set layer', 'slide' => 's0', 'layer' => 'subtitle', 'kind' => 'words', 'changes' => ['comes' => 1.5, 'goes' => 3.0]]];
+        yield 'take a layer off' => [['do' => 'delete layer', 'slide' => 's0', 'layer' => 'subtitle']];
+        yield 'turn a picture' => [['do' => 'set layer', 'slide' => 's1', 'layer' => 'picture', 'kind' => 'picture', 'changes' => ['recipe' => ['turn' => 90]]]];
         yield 'set a script' => [['do' => 'set script', 'slide' => 's1', 'script' => "Say\nthis: 100 % \\ “so”"]];
         yield 'set stays' => [['do' => 'set stay', 'slides' => ['s0', 's1'], 'stay' => 7.5]];
         yield 'share a length out' => [['do' => 'share length', 'slides' => ['s0', 's1', 's3'], 'seconds' => 20]];
-        yield 'set joins' => [['do' => 'set join', 'slides' => ['s0'], 'join' => ['kind' => 'cut', 'seconds' => 0]]];
-        yield 'set fits' => [['do' => 'set fit', 'slides' => ['s0', 's3'], 'fit' => 'whole']];
-        yield 'still a slide' => [['do' => 'set motion', 'slides' => ['s0'], 'motion' => 'still']];
-        yield 'frame a picture' => [['do' => 'set motion', 'slides' => ['s0'], 'motion' => 'set', 'opensOn' => ['x' => 0, 'y' => 0, 'width' => 1, 'height' => 1], 'closesOn' => ['x' => 0.2, 'y' => 0.2, 'width' => 0.5, 'height' => 0.5]]];
-        yield 'drop a take' => [['do' => 'choose take', 'slide' => 's2', 'take' => null]];
-        yield 'choose a take' => [['do' => 'choose take', 'slide' => 's0', 'take' => 't2']];
+        yield 'set transitions' => [['do' => 'set transition', 'slides' => ['s0'], 'transition' => ['kind' => 'cut', 'seconds' => 0]]];
+        yield 'set what is usual' => [['do' => 'set style', 'transition' => ['kind' => 'sweep', 'seconds' => 0.5]]];
+        yield 'show pictures whole' => [['do' => 'set layers', 'slides' => ['s1', 's3'], 'kind' => 'picture', 'changes' => ['fit' => 'whole']]];
+        yield 'still a slide' => [['do' => 'set layers', 'slides' => ['s1'], 'kind' => 'picture', 'changes' => ['framing' => ['motion' => 'still']]]];
+        yield 'frame a picture' => [['do' => 'set layer', 'slide' => 's1', 'layer' => 'picture', 'kind' => 'picture', 'changes' => ['framing' => [
+            'motion' => 'set', 'opensOn' => ['x' => 0, 'y' => 0, 'width' => 1, 'height' => 1], 'closesOn' => ['x' => 0.2, 'y' => 0.2, 'width' => 0.5, 'height' => 0.5],
+        ]]]];
+        yield 'drop a take' => [['do' => 'choose voice', 'slide' => 's2', 'asset' => null]];
+        yield 'choose a take' => [['do' => 'choose voice', 'slide' => 's0', 'asset' => 't2']];
+        yield 'cut a flub out' => [['do' => 'set voice', 'slide' => 's2', 'voice' => [['asset' => 't2', 'from' => 48_000, 'to' => 60_000], ['asset' => 't2', 'from' => 90_000, 'to' => 140_000]]]];
         yield 'keep the silence' => [['do' => 'set trim', 'slide' => 's2', 'trimmed' => false]];
-        yield 'set a source' => [['do' => 'set source', 'pictures' => ['p'], 'source' => ['title' => 'T', 'author' => 'A', 'link' => '', 'licence' => 'CC0']]];
+        yield 'set a source' => [['do' => 'set source', 'assets' => ['p'], 'source' => ['title' => 'T', 'author' => 'A', 'link' => '', 'licence' => 'CC0']]];
         yield 'another shape' => [['do' => 'set shape', 'shape' => '9:16']];
         yield 'another language' => [['do' => 'set language', 'language' => 'pt-BR']];
-        yield 'lay a bed' => [['do' => 'add bed', 'bed' => ['id' => 'b2', 'music' => 'm', 'from' => 's1', 'to' => 's2']]];
+        yield 'lay a bed' => [['do' => 'add bed', 'bed' => ['id' => 'b2', 'asset' => 'm', 'from' => 's1', 'to' => 's2']]];
         yield 'change a bed' => [['do' => 'set bed', 'bed' => 'b', 'changes' => ['under' => 9.5, 'to' => 's2', 'loops' => false]]];
         yield 'take a bed out' => [['do' => 'delete bed', 'bed' => 'b']];
-        yield 'credit the music' => [['do' => 'set source', 'music' => ['m'], 'source' => ['author' => 'Bo']]];
+        yield 'credit the music' => [['do' => 'set source', 'assets' => ['m'], 'source' => ['author' => 'Bo']]];
         yield 'captions from the scripts again' => [['do' => 'drop captions']];
         yield 'leave the credits out' => [['do' => 'show credits', 'credits' => false]];
     }
@@ -71,10 +82,9 @@ final class EditTest extends TestCase
     /** A story that has something of each kind for edits to change. */
     private static function whole(): Story
     {
-        return Stories::of([['kind' => SlideKind::Title], [], ['voice' => 2.0], []])->with(
-            music: ['m' => new Music('m', 'm.mp3', 960_000, -20.0, -18.0, -3.0)],
+        return Stories::of([['layout' => Layout::Title, 'subtitle' => 'Below'], [], ['voice' => 2.0], []])->withAsset(new Music('m', 'm.mp3', 960_000, -20.0, -18.0, -3.0))->with(
             beds: [new Bed('b', 'm')],
-            captions: [new Spoken(0, 900, 'The tide')],
+            captions: [new TimedCaption(0, 900, 'The tide')],
         );
     }
 
@@ -112,18 +122,20 @@ final class EditTest extends TestCase
                 ['do' => 'duplicate slides', 'slides' => [$slide()], 'copies' => ["c{$i}"]],
                 ['do' => 'set stay', 'slides' => [$slide(), $slide()], 'stay' => mt_rand(1, 1200) / 2],
                 ['do' => 'share length', 'slides' => [$slide(), $slide(), $slide()], 'seconds' => mt_rand(1, 400)],
-                ['do' => 'choose take', 'slide' => $slide(), 'take' => 't' . mt_rand(0, 13)],
+                ['do' => 'choose voice', 'slide' => $slide(), 'asset' => 't' . mt_rand(0, 13)],
                 ['do' => 'set bed', 'bed' => 'b1', 'changes' => ['from' => $slide(), 'under' => mt_rand(-6, 40)]],
-                ['do' => 'set join', 'slides' => [$slide()], 'join' => ['kind' => 'sweep', 'seconds' => mt_rand(0, 30) / 10]],
+                ['do' => 'set transition', 'slides' => [$slide()], 'transition' => ['kind' => 'sweep', 'seconds' => mt_rand(0, 30) / 10]],
+                ['do' => 'set layer', 'slide' => $slide(), 'layer' => 'caption', 'kind' => 'words', 'changes' => ['text' => "Written {$i}"]],
+                ['do' => 'set layers', 'slides' => [$slide(), $slide()], 'kind' => 'picture', 'changes' => ['recipe' => ['turn' => 90 * mt_rand(0, 3)]]],
+                ['do' => 'set trim', 'slide' => $slide(), 'trimmed' => 0 === mt_rand(0, 1)],
                 ['do' => 'set shape', 'shape' => ['16:9', '4:3', '1:1', '9:16'][mt_rand(0, 3)]],
             ];
             try {
-                $after = self::apply($edits[mt_rand(0, \count($edits) - 1)], $story);
-            } catch (Refused|BadShape) {
+                $after = self::apply($edits[mt_rand(0, \count($edits) - 1)], $story)->checked();
+            } catch (Refused|Malformed) {
                 continue;
             }
             ++$done;
-            self::assertSame($after, $after->checked());
             self::assertEquals($after, Story::fromJson($after->toJson()));
             self::assertEquals($story, Change::between($story, $after)->undone()->applyTo($after));
             $story = $after;
@@ -140,7 +152,7 @@ final class EditTest extends TestCase
         self::assertNotEquals($before, $after, 'the edit does something');
 
         // As kept in the history: through JSON and back.
-        $change = Change::fromArray(json_decode((string) json_encode(Change::between($before, $after)->toArray(), \JSON_PRESERVE_ZERO_FRACTION), true));
+        $change = Change::fromArray(json_decode((string) json_encode(Change::between($before, $after)->toArray(), \JSON_PRESERVE_ZERO_FRACTION), true), $before);
 
         self::assertEquals($before, $change->undone()->applyTo($after));
         self::assertEquals($after, $change->applyTo($before));
@@ -175,28 +187,29 @@ final class EditTest extends TestCase
         self::apply(['do' => 'move slides', 'slides' => ['gone'], 'after' => null]);
     }
 
-    public function testOnlyATitleSlideTakesAHeading(): void
+    public function testOnlyATitleSlideTakesATitle(): void
     {
-        $this->expectException(Refused::class);
-        self::apply(['do' => 'set heading', 'slide' => 's1', 'heading' => 'x', 'subtitle' => '']);
+        $this->expectException(Malformed::class);
+        self::apply(['do' => 'set layer', 'slide' => 's1', 'layer' => 'title', 'kind' => 'words', 'changes' => ['role' => 'title', 'text' => 'x']])->checked();
     }
 
     /** Two fields left shortly after each other are two edits on what was seen before both: neither may undo the other. */
     public function testAPartThatIsNotGivenStaysAsItIs(): void
     {
-        $story = self::apply(['do' => 'set source', 'pictures' => ['p'], 'source' => ['author' => 'Bea']]);
-        $story = self::apply(['do' => 'set source', 'pictures' => ['p'], 'source' => ['licence' => '']], $story);
-        self::assertSame(['title' => 'The mill', 'author' => 'Bea', 'link' => 'https://example.org/mill', 'licence' => ''], $story->pictures['p']->source->toArray());
-        $story = self::apply(['do' => 'set caption', 'slide' => 's0', 'caption' => ['text' => 'A fact']], $story);
-        $story = self::apply(['do' => 'set caption', 'slide' => 's0', 'caption' => ['place' => 'top']], $story);
-        self::assertSame(['text' => 'A fact', 'place' => 'top'], $story->slides[0]->caption->toArray());
-        $titled = Stories::of([['kind' => \Rhapsode\Core\Story\SlideKind::Title, 'heading' => 'One']]);
-        self::assertSame('One', self::apply(['do' => 'set heading', 'slide' => 's0', 'subtitle' => 'Two'], $titled)->slides[0]->heading);
+        $story = self::apply(['do' => 'set source', 'assets' => ['p'], 'source' => ['author' => 'Bea']]);
+        $story = self::apply(['do' => 'set source', 'assets' => ['p'], 'source' => ['licence' => '']], $story);
+        self::assertSame(['title' => 'The mill', 'author' => 'Bea', 'link' => 'https://example.org/mill', 'licence' => ''], $story->assets['p']->source->toArray());
+        $caption = static fn(array $changes): array => ['do' => 'set layer', 'slide' => 's0', 'layer' => 'caption', 'kind' => 'words', 'changes' => $changes];
+        $story = self::apply($caption(['place' => 'top']), self::apply($caption(['text' => 'A fact']), $story));
+        self::assertSame(['A fact', WordsPlace::Top], [$story->slides[0]->words(WordsRole::Caption)?->text, $story->slides[0]->words(WordsRole::Caption)?->place]);
+        $picture = static fn(array $changes): array => ['do' => 'set layers', 'slides' => ['s0'], 'kind' => 'picture', 'changes' => $changes];
+        $story = self::apply($picture(['fit' => 'whole']), self::apply($picture(['framing' => ['motion' => 'still']]), $story));
+        self::assertSame([Fit::Whole, Motion::Still], [$story->slides[0]->picture()?->fit, $story->slides[0]->picture()?->framing->motion]);
     }
 
     public function testAnUnknownEditIsRefused(): void
     {
-        $this->expectException(BadShape::class);
+        $this->expectException(Malformed::class);
         self::apply(['do' => 'add picture', 'id' => 'x', 'picture' => []]);
     }
 
@@ -211,8 +224,8 @@ final class EditTest extends TestCase
 
     public function testATakeForADeletedSlideIsKeptAmongTheMakings(): void
     {
-        $story = (new AddTake(new Take('t', 't.webm', 100, 0, 100, -20, -3), 'gone'))->apply(Stories::of([[]]));
+        $story = (new AddVoice(new Voice('t', 't.webm', 100, 0, 100, -20, -3), 'gone'))->apply(Stories::of([[]]));
 
-        self::assertArrayHasKey('t', $story->takes);
+        self::assertArrayHasKey('t', $story->assets);
     }
 }

@@ -6,9 +6,9 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Rhapsode\Core\Shape\BadShape;
-use Rhapsode\Core\Shape\Fields;
-use Rhapsode\Core\Story\CaptionPlace;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Words\WordsPlace;
 
 final class FieldsTest extends TestCase
 {
@@ -33,7 +33,7 @@ final class FieldsTest extends TestCase
         yield 'a number that is none' => [['a' => \NAN], static fn(Fields $f): float => $f->number('a', 0, 9), 'from 0 to 9'];
         yield 'out of range' => [['a' => 10], static fn(Fields $f): int => $f->whole('a', 0, 9), 'whole number from 0 to 9'];
         yield 'half a number' => [['a' => 1.5], static fn(Fields $f): int => $f->whole('a', 0, 9), 'whole number'];
-        yield 'no such choice' => [['a' => 'left'], static fn(Fields $f): CaptionPlace => $f->choice('a', CaptionPlace::class), 'top, middle, bottom'];
+        yield 'no such choice' => [['a' => 'left'], static fn(Fields $f): WordsPlace => $f->choice('a', WordsPlace::class), 'top, middle, bottom'];
         yield 'an object for a list' => [['a' => ['x' => 1]], static fn(Fields $f): array => $f->ids('a'), 'must be a list'];
         yield 'deep inside' => [['a' => [['b' => 1]]], static fn(Fields $f): string => $f->objects('a')[0]->text('b'), '“a[0].b” must be text'];
         yield 'a flag in words' => [['a' => 'yes'], static fn(Fields $f): bool => $f->flag('a'), 'true or false'];
@@ -46,7 +46,7 @@ final class FieldsTest extends TestCase
     #[DataProvider('bad')]
     public function testWhatDoesNotFitIsRefusedWithItsName(array $data, \Closure $read, string $says): void
     {
-        $this->expectException(BadShape::class);
+        $this->expectException(Malformed::class);
         $this->expectExceptionMessageMatches('/' . preg_quote($says, '/') . '/');
         $read(Fields::of($data));
     }
@@ -55,9 +55,9 @@ final class FieldsTest extends TestCase
     {
         $in = Fields::of(['given' => null]);
 
-        self::assertSame(['usual', null, 2.5, true, CaptionPlace::Top, []], [
+        self::assertSame(['usual', null, 2.5, true, WordsPlace::Top, []], [
             $in->text('given', default: 'usual'), $in->textOrNull('given'), $in->number('given', 0, 9, 2.5), $in->flag('given', true),
-            $in->choice('given', CaptionPlace::class, CaptionPlace::Top), $in->ids('given'),
+            $in->choice('given', WordsPlace::class, WordsPlace::Top), $in->ids('given'),
         ]);
     }
 }

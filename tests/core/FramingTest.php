@@ -6,15 +6,14 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Framing\Ease;
-use Rhapsode\Core\Framing\Frame;
+use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framer;
-use Rhapsode\Core\Shape\BadShape;
-use Rhapsode\Core\Story\Fit;
-use Rhapsode\Core\Story\Motion;
-use Rhapsode\Core\Story\Picture;
-use Rhapsode\Core\Story\Shape;
-use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Framing\Framing;
+use Rhapsode\Core\Framing\Motion;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Shape;
 
 final class FramingTest extends TestCase
 {
@@ -35,8 +34,7 @@ final class FramingTest extends TestCase
     #[DataProvider('pictures')]
     public function testAFramingNeverLeavesItsPictureAndKeepsTheFilmsShape(int $w, int $h, Shape $shape, float $seconds, string $id): void
     {
-        $picture = new Picture('p', 'p', $w, $h);
-        $move = Framer::move(new Slide($id, picture: 'p', fit: Fit::Fill), $picture, $shape, $seconds);
+        $move = Framer::move(Fit::Fill, new Framing(), $w / $h, $shape, $seconds, $id);
         for ($i = 0; $i <= 40; ++$i) {
             $frame = $move->at($i / 40);
             self::assertGreaterThanOrEqual(-1e-9, min($frame->x, $frame->y));
@@ -48,7 +46,7 @@ final class FramingTest extends TestCase
     #[DataProvider('pictures')]
     public function testTheDefaultMoveIsSlow(int $w, int $h, Shape $shape, float $seconds, string $id): void
     {
-        $move = Framer::move(new Slide($id, picture: 'p', fit: Fit::Fill), new Picture('p', 'p', $w, $h), $shape, $seconds);
+        $move = Framer::move(Fit::Fill, new Framing(), $w / $h, $shape, $seconds, $id);
         $scale = max($move->opensOn->width, $move->closesOn->width) / min($move->opensOn->width, $move->closesOn->width);
 
         self::assertLessThanOrEqual(0.02 * $seconds + 1e-9, $scale - 1, 'common practice: at most about 2 % of scale a second');
@@ -57,23 +55,20 @@ final class FramingTest extends TestCase
 
     public function testAnUprightPhotoIsShownWholeAndStill(): void
     {
-        $slide = new Slide('s', picture: 'p');
-        $upright = new Picture('p', 'p', 3000, 4000);
-
-        self::assertTrue(Framer::isWhole($slide, $upright, Shape::Wide));
-        self::assertTrue(Framer::move($slide, $upright, Shape::Wide, 6)->isStill());
-        self::assertFalse(Framer::isWhole($slide, new Picture('p', 'p', 4000, 3000), Shape::Wide));
+        self::assertTrue(Framer::isWhole(Fit::Auto, 3 / 4, Shape::Wide));
+        self::assertTrue(Framer::move(Fit::Auto, new Framing(), 3 / 4, Shape::Wide, 6, 's')->isStill());
+        self::assertFalse(Framer::isWhole(Fit::Auto, 4 / 3, Shape::Wide));
     }
 
     public function testAStilledSlideDoesNotMove(): void
     {
-        self::assertTrue(Framer::move(new Slide('s', picture: 'p', motion: Motion::Still), Stories::picture(), Shape::Wide, 9)->isStill());
+        self::assertTrue(Framer::move(Fit::Auto, new Framing(Motion::Still), 16 / 9, Shape::Wide, 9, 's')->isStill());
     }
 
     public function testAChosenFramingIsBroughtToTheFilmsShape(): void
     {
-        $slide = new Slide('s', picture: 'p', motion: Motion::Set, opensOn: new Frame(0, 0, 0.5, 0.5), closesOn: new Frame(0.6, 0.6, 0.4, 0.2));
-        $move = Framer::move($slide, Stories::picture(), Shape::Wide, 5);
+        $framing = new Framing(Motion::Set, new Frame(0, 0, 0.5, 0.5), new Frame(0.6, 0.6, 0.4, 0.2));
+        $move = Framer::move(Fit::Auto, $framing, 16 / 9, Shape::Wide, 5, 's');
 
         self::assertEqualsWithDelta([0, 0, 0.5, 0.5], array_values($move->opensOn->toArray()), 1e-6);
         self::assertEqualsWithDelta(0.4, $move->closesOn->height, 1e-6);
@@ -81,7 +76,7 @@ final class FramingTest extends TestCase
 
     public function testAFrameOutsideItsPictureIsRefused(): void
     {
-        $this->expectException(BadShape::class);
+        $this->expectException(Malformed::class);
         new Frame(0.8, 0, 0.3, 0.2);
     }
 
@@ -100,7 +95,7 @@ final class FramingTest extends TestCase
 
     public function testMovingASlideChangesNoOthersMove(): void
     {
-        $opens = static fn(string $id): array => Framer::move(new Slide($id, picture: 'p'), Stories::picture(), Shape::Wide, 5)->opensOn->toArray();
+        $opens = static fn(string $id): array => Framer::move(Fit::Auto, new Framing(), 16 / 9, Shape::Wide, 5, $id)->opensOn->toArray();
         $before = array_map($opens, ['a', 'b', 'c']);
 
         self::assertSame(array_reverse($before), array_map($opens, ['c', 'b', 'a']));

@@ -5,19 +5,27 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\TestCase;
-use Rhapsode\Core\Framing\Frame;
+use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Edit\SetLayer;
+use Rhapsode\Core\Edit\SetVoice;
+use Rhapsode\Core\Framing\Fit;
+use Rhapsode\Core\Framing\Framing;
+use Rhapsode\Core\Framing\Motion;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\Picture\PlannedPicture;
+use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Plan\Plan;
-use Rhapsode\Core\Plan\PlannedSlide;
 use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Plan\Scene;
+use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
 use Rhapsode\Core\Story\Bed;
-use Rhapsode\Core\Story\Caption;
-use Rhapsode\Core\Story\Fit;
-use Rhapsode\Core\Story\Join;
-use Rhapsode\Core\Story\JoinKind;
-use Rhapsode\Core\Story\Motion;
-use Rhapsode\Core\Story\Music;
-use Rhapsode\Core\Story\SlideKind;
+use Rhapsode\Core\Story\Layout;
+use Rhapsode\Core\Story\Span;
+use Rhapsode\Core\Story\Transition;
+use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
 
 /**
@@ -31,12 +39,17 @@ final class GoldenTest extends TestCase
 
     private static function plan(): Plan
     {
-        $frame = ['motion' => Motion::Set, 'opensOn' => new Frame(0.1, 0.0, 0.5, 0.5), 'closesOn' => new Frame(0.3, 0.4, 0.6, 0.6)];
-        $slides = [['kind' => SlideKind::Title, 'stay' => 3.0], ['caption' => new Caption('A fact'), 'voice' => 3.2] + $frame, ['stay' => 4.0], ['fit' => Fit::Whole, 'stay' => 3.5], ['voice' => 2.5], ['stay' => 3.0, 'motion' => Motion::Still], ['stay' => 3.0]];
-        foreach ([JoinKind::Crossfade, JoinKind::ThroughDark, JoinKind::Sweep, JoinKind::Rise, JoinKind::ThroughLight, JoinKind::Cut, JoinKind::Crossfade] as $i => $kind) {
-            $slides[$i]['join'] = new Join($kind, 1.0);
+        $moves = new Framing(Motion::Set, new Frame(0.1, 0.0, 0.5, 0.5), new Frame(0.3, 0.4, 0.6, 0.6));
+        $slides = [
+            ['layout' => Layout::Title, 'stay' => 3.0, 'subtitle' => 'Below'], ['caption' => 'A fact', 'voice' => 3.2, 'framing' => $moves], ['stay' => 4.0], ['fit' => Fit::Whole, 'stay' => 3.5],
+            ['voice' => 2.5], ['stay' => 3.0, 'framing' => new Framing(Motion::Still), 'recipe' => new Recipe(90)], ['stay' => 3.0],
+        ];
+        foreach ([TransitionKind::Crossfade, TransitionKind::ThroughDark, TransitionKind::Sweep, TransitionKind::Rise, TransitionKind::ThroughLight, TransitionKind::Cut, TransitionKind::Crossfade] as $i => $kind) {
+            $slides[$i]['transition'] = new Transition($kind, 1.0);
         }
-        $story = Stories::of($slides)->with(music: ['m' => new Music('m', 'm.mp3', 480_000, -20.0, -18.0, -3.0)], beds: [new Bed('b', 'm')]);
+        $story = Stories::of($slides)->withAsset(new Music('m', 'm.mp3', 480_000, -20.0, -18.0, -3.0))->with(beds: [new Bed('b', 'm')]);
+        $story = (new SetLayer('s0', 'subtitle', LayerKind::Words, ['comes' => 0.5, 'goes' => 2.5]))->apply($story);
+        $story = (new SetVoice('s4', [new Span('t4', 48_000, 90_000), new Span('t4', 120_000, 168_000)]))->apply($story);
 
         return (new Planner(new EvenWidths()))->plan($story);
     }
@@ -47,38 +60,47 @@ final class GoldenTest extends TestCase
         $plan = self::plan();
         $moments = [];
         for ($frame = 0; $frame < $plan->frames(); $frame += 7) {
-            $moments[] = ['frame' => $frame, 'slides' => self::seen($plan, $frame), 'gains' => array_map(
-                static fn(Play $play): float => round($play->gainAt($frame * Rate::SAMPLES_PER_FRAME), 4),
-                array_values(array_filter($plan->beds, static fn(Play $p): bool => $p->at <= $frame * Rate::SAMPLES_PER_FRAME && $p->end() > $frame * Rate::SAMPLES_PER_FRAME)),
-            )];
+            $sample = $frame * Rate::SAMPLES_PER_FRAME;
+            $heard = array_values(array_filter($plan->plays, static fn(Play $p): bool => $p->at <= $sample && $p->end() > $sample));
+            $moments[] = [
+                'frame' => $frame, 'scenes' => self::seen($plan, $frame),
+                'gains' => array_map(static fn(Play $play): array => ['asset' => $play->asset, 'gain' => round($play->gainAt($sample), 4)], $heard),
+            ];
         }
 
         return ['plan' => $plan->toArray(), 'points' => self::POINTS, 'moments' => $moments];
     }
 
-    /** @return list<array<string, mixed>> from the back to the front, each with its frame and how much of it and of the colour before it is seen */
+    /** @return list<array<string, mixed>> from the back to the front, each with its layers and how much of it and of the colour before it is seen */
     private static function seen(Plan $plan, int $frame): array
     {
         $seen = [];
-        foreach ($plan->slides as $i => $slide) {
-            if ($frame >= $slide->start && $frame < $slide->gone()) {
-                $before = $i > 0 && $frame < $slide->start + $slide->joinIn ? $plan->slides[$i - 1]->join : null;
-                $seen[] = self::moment($slide, $frame) + ['weights' => array_map(
-                    static fn(array $point): array => null === $before ? [0.0, 1.0] : array_map(static fn(float $w): float => round($w, 6), $before->weights(($frame - $slide->start) / $slide->joinIn, ...$point)),
-                    self::POINTS,
-                )];
+        foreach ($plan->scenes as $i => $scene) {
+            if ($frame >= $scene->start && $frame < $scene->gone()) {
+                $before = $i > 0 && $frame < $scene->start + $scene->comesIn ? $plan->scenes[$i - 1]->transition : null;
+                $seen[] = [
+                    'id' => $scene->id,
+                    'layers' => array_map(static fn(PlannedLayer $layer): array => self::layer($scene, $layer, $frame), $scene->layers),
+                    'weights' => array_map(
+                        static fn(array $point): array => null === $before ? [0.0, 1.0] : array_map(static fn(float $w): float => round($w, 6), $before->weights(($frame - $scene->start) / $scene->comesIn, ...$point)),
+                        self::POINTS,
+                    ),
+                ];
             }
         }
 
         return $seen;
     }
 
-    /** @return array<string, mixed> */
-    private static function moment(PlannedSlide $slide, int $frame): array
+    /** @return array<string, mixed> where it lies within its picture, where it has one, and how far it is seen */
+    private static function layer(Scene $scene, PlannedLayer $layer, int $frame): array
     {
-        $at = $slide->move->at($slide->progress($frame));
+        $at = $layer instanceof PlannedPicture ? $layer->move->at($scene->progress($frame)) : null;
 
-        return ['id' => $slide->id, 'at' => array_map(static fn(float $v): float => round($v, 6), [$at->x, $at->y, $at->width, $at->height])];
+        return [
+            'id' => $layer->id(), 'opacity' => round($layer->opacity()->at($frame - $scene->start), 6),
+            'at' => null === $at ? null : array_map(static fn(float $v): float => round($v, 6), [$at->x, $at->y, $at->width, $at->height]),
+        ];
     }
 
     public function testThePerformanceIsTheOneThatPagesAreHeldTo(): void
@@ -90,10 +112,14 @@ final class GoldenTest extends TestCase
         self::assertSame(json_decode((string) file_get_contents(self::FILE), true), json_decode($now, true));
     }
 
-    public function testItHoldsEveryKindOfTransitionAndABedThatGivesWay(): void
+    public function testItHoldsEveryKindOfTransitionAndLayerAndABedThatGivesWay(): void
     {
         $plan = self::plan();
-        self::assertEqualsCanonicalizing(array_column(JoinKind::cases(), 'value'), array_values(array_unique(array_map(static fn(PlannedSlide $s): string => $s->join->kind->value, $plan->slides))));
-        self::assertGreaterThan(4, max([0, ...array_map(static fn(Play $p): int => \count($p->gains), $plan->beds)]));
+        self::assertEqualsCanonicalizing(array_column(TransitionKind::cases(), 'value'), array_values(array_unique(array_map(static fn(Scene $s): string => $s->transition->kind->value, $plan->scenes))));
+        self::assertEqualsCanonicalizing(
+            array_column(LayerKind::cases(), 'value'),
+            array_values(array_unique(array_map(static fn(PlannedLayer $layer): string => $layer->kind()->value, array_merge(...array_map(static fn(Scene $s): array => $s->layers, $plan->scenes))))),
+        );
+        self::assertGreaterThan(4, max([0, ...array_map(static fn(Play $p): int => \count($p->gains), $plan->plays(Bus::Bed))]));
     }
 }

@@ -6,28 +6,30 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Asset\Source;
+use Rhapsode\Core\Asset\Voice;
+use Rhapsode\Core\Edit\AddVoice;
 use Rhapsode\Core\Framing\Comfort;
-use Rhapsode\Core\Framing\Frame;
+use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framer;
+use Rhapsode\Core\Framing\Framing;
+use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Framing\Move;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Proof\Finding;
 use Rhapsode\Core\Proof\LengthWanted;
 use Rhapsode\Core\Proof\Praise;
 use Rhapsode\Core\Proof\Proof;
 use Rhapsode\Core\Story\Bed;
-use Rhapsode\Core\Story\Caption;
-use Rhapsode\Core\Story\Join;
-use Rhapsode\Core\Story\JoinKind;
-use Rhapsode\Core\Story\Motion;
-use Rhapsode\Core\Story\Music;
-use Rhapsode\Core\Story\Picture;
-use Rhapsode\Core\Story\Shape;
+use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\SlideKind;
-use Rhapsode\Core\Story\Source;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Core\Story\Take;
+use Rhapsode\Core\Story\Transition;
+use Rhapsode\Core\Story\TransitionKind;
 
 /** What Proof says of movement, sound, music and joins. */
 final class ProofTest extends TestCase
@@ -54,7 +56,7 @@ final class ProofTest extends TestCase
     {
         foreach ([0.5, 1.0, 2.0, 4.0, 9.0, 30.0, 300.0] as $seconds) {
             foreach (['a', 'b', 'c', 'd'] as $id) {
-                $comfort = Comfort::of(Framer::move(new Slide($id, picture: 'p'), $picture, $shape, $seconds), $seconds);
+                $comfort = Comfort::of(Framer::move(Fit::Auto, new Framing(), $picture->width / $picture->height, $shape, $seconds, $id), $seconds);
                 self::assertTrue($comfort->isCalm());
                 self::assertLessThan(Comfort::MOST_ZOOM / 2, $comfort->zoom);
                 self::assertLessThan(Comfort::MOST_PAN / 2, $comfort->pan);
@@ -75,7 +77,7 @@ final class ProofTest extends TestCase
 
     public function testAMoveThatMakesPeopleSickIsSaid(): void
     {
-        $move = static fn(Frame $to): array => self::rules(Stories::of([['motion' => Motion::Set, 'opensOn' => new Frame(0, 0, 0.5, 0.5), 'closesOn' => $to, 'stay' => 4.0]]));
+        $move = static fn(Frame $to): array => self::rules(Stories::of([['framing' => new Framing(Motion::Set, new Frame(0, 0, 0.5, 0.5), $to), 'stay' => 4.0]]));
 
         self::assertContains('fast-move', $move(new Frame(0.5, 0.5, 0.5, 0.5)), 'across');
         self::assertContains('fast-move', $move(new Frame(0, 0, 1, 1)), 'outward');
@@ -85,7 +87,7 @@ final class ProofTest extends TestCase
     /** Twelve new pictures are one finding, said once, with what is said of each by itself. */
     public function testEachKindOfThingIsSaidOnceWithItsSlides(): void
     {
-        $story = Stories::of(array_fill(0, 12, []))->with(pictures: ['p' => new Picture('p', 'p.jpg', 2400, 1350)]);
+        $story = Stories::of(array_fill(0, 12, []))->withAsset(new Picture('p', 'p.jpg', 2400, 1350));
         $findings = array_values(array_filter(Proof::read($story, (new Planner(new EvenWidths()))->plan($story)), static fn(Finding $f): bool => 'no-source' === $f->rule));
 
         self::assertCount(1, $findings);
@@ -99,22 +101,24 @@ final class ProofTest extends TestCase
     public function testWhatIsGoodIsSaidOnlyWhereItIsSo(): void
     {
         $praise = static fn(Story $story, ?LengthWanted $wanted = null): array => Praise::of($story, Proof::read($story, (new Planner(new EvenWidths()))->plan($story), $wanted), $wanted);
-        $good = Stories::of([['kind' => SlideKind::Title], ['voice' => 4.0, 'script' => 'The tide comes in.', 'caption' => new Caption('A fact')]]);
+        $good = Stories::of([['layout' => Layout::Title], ['voice' => 4.0, 'script' => 'The tide comes in.', 'caption' => 'A fact']]);
 
         self::assertCount(6, $praise($good, new LengthWanted(1, 60)));
         self::assertContains('Every voice is clear.', $praise($good));
         self::assertNotContains('It is as long as the task asks.', $praise($good), 'there is no task');
         self::assertNotContains('It is as long as the task asks.', $praise($good, new LengthWanted(60, 90)));
-        self::assertNotContains('Everybody whose work is used is named.', $praise($good->with(pictures: ['p' => new Picture('p', 'p.jpg', 2400, 1350)])));
+        self::assertNotContains('Everybody whose work is used is named.', $praise($good->withAsset(new Picture('p', 'p.jpg', 2400, 1350))));
         self::assertNotContains('It opens with a title.', $praise($good->with(slides: \array_slice($good->slides, 1))));
-        $loud = $good->with(takes: array_map(static fn(Take $t): Take => new Take($t->id, $t->file, $t->samples, $t->from, $t->to, $t->loudness, $t->peak, null, true), $good->takes));
+        $voice = $good->voice('t1');
+        self::assertNotNull($voice);
+        $loud = $good->withAsset(new Voice('t1', $voice->file, $voice->samples, $voice->from, $voice->to, $voice->loudness, $voice->peak, null, true));
         self::assertNotContains('Every voice is clear.', $praise($loud));
-        self::assertSame([], $praise(new Story('Nothing yet', [new Slide('t', SlideKind::Title)])));
+        self::assertSame([], $praise(new Story('Nothing yet', [new Slide('t', Layout::Title)])));
     }
 
     public function testNoiseAndClippingAreSaid(): void
     {
-        $take = static fn(?float $noise, bool $clipped): array => self::rules(new Story('T', [new Slide('a', picture: 'p', script: 'x', take: 't')], ['p' => Stories::picture()], ['t' => new Take('t', 't', 96_000, 0, 96_000, -18.0, -6.0, $noise, $clipped)]));
+        $take = static fn(?float $noise, bool $clipped): array => self::rules((new AddVoice(new Voice('t', 't', 96_000, 0, 96_000, -18.0, -6.0, $noise, $clipped), 's0'))->apply(Stories::of([['script' => 'x']])));
 
         self::assertContains('noisy', $take(14.0, false));
         self::assertContains('clipped', $take(40.0, true));
@@ -124,7 +128,7 @@ final class ProofTest extends TestCase
 
     public function testMusicNeedsItsSourceAndSound(): void
     {
-        $with = static fn(Source $source, ?float $loudness = -20.0): array => self::rules(Stories::of([['stay' => 9.0]])->with(music: ['m' => new Music('m', 'm.mp3', 480_000, $loudness, $loudness, -3.0, $source)], beds: [new Bed('b', 'm')]));
+        $with = static fn(Source $source, ?float $loudness = -20.0): array => self::rules(Stories::of([['stay' => 9.0]])->withAsset(new Music('m', 'm.mp3', 480_000, $loudness, $loudness, -3.0, $source))->with(beds: [new Bed('b', 'm')]));
 
         self::assertContains('no-music-source', $with(new Source()));
         self::assertContains('half-music-source', $with(new Source('Tune', 'Ann')));
@@ -133,11 +137,11 @@ final class ProofTest extends TestCase
     }
 
     /** Common practice: at most three kinds of transition in a film. */
-    public function testManyKindsOfJoinAreSaid(): void
+    public function testManyKindsOfTransitionAreSaid(): void
     {
-        $of = static fn(JoinKind ...$kinds): array => self::rules(Stories::of(array_values(array_map(static fn(JoinKind $kind): array => ['join' => new Join($kind)], $kinds))));
+        $of = static fn(TransitionKind ...$kinds): array => self::rules(Stories::of(array_values(array_map(static fn(TransitionKind $kind): array => ['transition' => new Transition($kind)], $kinds))));
 
-        self::assertContains('many-joins', $of(JoinKind::Crossfade, JoinKind::Sweep, JoinKind::Rise, JoinKind::ThroughDark));
-        self::assertNotContains('many-joins', $of(JoinKind::Crossfade, JoinKind::Sweep, JoinKind::Rise, JoinKind::Cut));
+        self::assertContains('many-joins', $of(TransitionKind::Crossfade, TransitionKind::Sweep, TransitionKind::Rise, TransitionKind::ThroughDark));
+        self::assertNotContains('many-joins', $of(TransitionKind::Crossfade, TransitionKind::Sweep, TransitionKind::Rise, TransitionKind::Cut));
     }
 }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Sound\Loudness;
 use Rhapsode\Core\Sound\Trim;
-use Rhapsode\Core\Story\Take;
 
 final class SoundTest extends TestCase
 {
@@ -51,9 +51,9 @@ final class SoundTest extends TestCase
     /** AES TD1008: speech for streaming at about -16 LUFS. */
     public function testEveryVoiceIsBroughtToOneLoudness(): void
     {
-        self::assertSame(7.5, Loudness::gain(new Take('t', 'f', 10, 0, 10, -23.5, -4)));
-        self::assertSame(-6.0, Loudness::gain(new Take('t', 'f', 10, 0, 10, -10.0, -1)));
-        self::assertSame(Loudness::MOST_GAIN, Loudness::gain(new Take('t', 'f', 10, 0, 10, -60.0, -50)));
-        self::assertSame(0.0, Loudness::gain(new Take('t', 'f', 10, 0, 10, null, -90)));
+        self::assertSame(7.5, Loudness::gain(new Voice('t', 'f', 10, 0, 10, -23.5, -4)));
+        self::assertSame(-6.0, Loudness::gain(new Voice('t', 'f', 10, 0, 10, -10.0, -1)));
+        self::assertSame(Loudness::MOST_GAIN, Loudness::gain(new Voice('t', 'f', 10, 0, 10, -60.0, -50)));
+        self::assertSame(0.0, Loudness::gain(new Voice('t', 'f', 10, 0, 10, null, -90)));
     }
 }

@@ -4,47 +4,80 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\Core;
 
-use Rhapsode\Core\Framing\Frame;
+use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Asset\Source;
+use Rhapsode\Core\Asset\Voice;
+use Rhapsode\Core\Framing\Fit;
+use Rhapsode\Core\Framing\Framing;
+use Rhapsode\Core\Framing\Motion;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Layer\Picture\PictureLayer;
+use Rhapsode\Core\Layer\Words\WordsLayer;
+use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Story\Bed;
-use Rhapsode\Core\Story\Caption;
-use Rhapsode\Core\Story\CaptionPlace;
-use Rhapsode\Core\Story\Fit;
-use Rhapsode\Core\Story\Join;
-use Rhapsode\Core\Story\JoinKind;
-use Rhapsode\Core\Story\Motion;
-use Rhapsode\Core\Story\Music;
-use Rhapsode\Core\Story\Picture;
-use Rhapsode\Core\Story\Shape;
+use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\SlideKind;
-use Rhapsode\Core\Story\Source;
-use Rhapsode\Core\Story\Spoken;
+use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Core\Story\Take;
+use Rhapsode\Core\Story\Style;
+use Rhapsode\Core\Story\TimedCaption;
+use Rhapsode\Core\Story\Transition;
+use Rhapsode\Core\Story\TransitionKind;
+use Rhapsode\Core\Words\WordsPlace;
 
 /** Stories for tests. */
 final class Stories
 {
     /**
-     * @param list<array<string, mixed>> $slides what differs from the usual slide; `voice` is the length of a take in seconds
+     * Slides, each showing the picture `p` unless its layout says otherwise.
+     *
+     * @param list<array<string, mixed>> $slides what differs from the usual slide: its own properties; `voice` is the length of a
+     *                                           take in seconds; `caption`, `place`, `title`, `subtitle` its words; `fit`, `framing`
+     *                                           and `recipe` its picture's
      */
     public static function of(array $slides): Story
     {
-        $all = $takes = [];
+        $all = [];
+        $assets = ['p' => self::picture()];
         foreach ($slides as $i => $changes) {
+            $spans = [];
             if (isset($changes['voice'])) {
                 $seconds = $changes['voice'];
                 \assert(is_numeric($seconds));
                 $samples = (int) round((float) $seconds * 48_000);
-                $takes["t{$i}"] = new Take("t{$i}", "t{$i}.wav", $samples + 96_000, 48_000, 48_000 + $samples, -20.0, -3.0);
-                $changes['take'] = "t{$i}";
+                $assets["t{$i}"] = new Voice("t{$i}", "t{$i}.wav", $samples + 96_000, 48_000, 48_000 + $samples, -20.0, -3.0);
+                $spans = [new Span("t{$i}", 48_000, 48_000 + $samples)];
             }
-            unset($changes['voice']);
-            $slide = new Slide("s{$i}", picture: 'p');
-            $all[] = $slide->with(...$changes);
+            $own = array_diff_key($changes, array_flip(['voice', 'caption', 'place', 'title', 'subtitle', 'fit', 'framing', 'recipe']));
+            $all[] = (new Slide("s{$i}", layers: self::layers($changes), voice: $spans))->with(...$own);
         }
 
-        return new Story('A story', $all, ['p' => self::picture()], $takes);
+        return new Story('A story', $all, $assets);
+    }
+
+    /**
+     * @param array<string, mixed> $changes
+     *
+     * @return list<PictureLayer|WordsLayer>
+     */
+    private static function layers(array $changes): array
+    {
+        $text = static function (string $key) use ($changes): string {
+            $text = $changes[$key] ?? '';
+            \assert(\is_string($text));
+
+            return $text;
+        };
+        if (Layout::Title === ($changes['layout'] ?? null)) {
+            return [new WordsLayer('title', WordsRole::Title, $text('title')), new WordsLayer('subtitle', WordsRole::Subtitle, $text('subtitle'))];
+        }
+        [$fit, $framing, $recipe, $place] = [$changes['fit'] ?? Fit::Auto, $changes['framing'] ?? new Framing(), $changes['recipe'] ?? new Recipe(), $changes['place'] ?? WordsPlace::Bottom];
+        \assert($fit instanceof Fit && $framing instanceof Framing && $recipe instanceof Recipe && $place instanceof WordsPlace);
+
+        return [new PictureLayer('picture', 'p', $recipe, $fit, $framing), ...('' === $text('caption') ? [] : [new WordsLayer('caption', WordsRole::Caption, $text('caption'), $place)])];
     }
 
     public static function picture(int $width = 2400, int $height = 1350): Picture
@@ -56,76 +89,101 @@ final class Stories
     public static function random(int $seed): Story
     {
         mt_srand($seed);
-        $pictures = $takes = $music = $slides = $beds = [];
+        $assets = $slides = $beds = [];
         foreach ([[2400, 1350], [1350, 2400], [900, 900], [500, 300], [6000, 900]] as $i => [$width, $height]) {
             $source = self::maybe() ? new Source("Title {$i}", "Author {$i}", self::maybe() ? "https://example.org/{$i}/" : '', self::maybe() ? 'CC0' : '') : new Source();
-            $pictures["p{$i}"] = new Picture("p{$i}", "{$i}.jpg", $width, $height, $source);
+            $assets["p{$i}"] = new Picture("p{$i}", "{$i}.jpg", $width, $height, $source);
         }
-        $music['m'] = new Music('m', 'm.mp3', mt_rand(96_000, 9_600_000), self::maybe() ? -20.0 : null, self::maybe() ? -17.0 : null, -3.0, self::maybe() ? new Source('Tune', 'Ann') : new Source());
+        $assets['m'] = new Music('m', 'm.mp3', mt_rand(96_000, 9_600_000), self::maybe() ? -20.0 : null, self::maybe() ? -17.0 : null, -3.0, self::maybe() ? new Source('Tune', 'Ann') : new Source());
         for ($i = 0, $count = mt_rand(1, 12); $i < $count; ++$i) {
+            $spans = [];
             if (self::maybe()) {
-                $takes["t{$i}"] = self::randomTake("t{$i}");
+                $assets["t{$i}"] = $voice = self::randomVoice("t{$i}");
+                $spans = self::randomSpans($voice);
             }
-            $slides[] = self::randomSlide("s{$i}", isset($takes["t{$i}"]) ? "t{$i}" : null, \count($pictures));
+            $slides[] = self::randomSlide("s{$i}", $spans);
         }
         for ($i = mt_rand(0, 3); $i > 0; --$i) {
             $from = mt_rand(0, \count($slides) - 1);
             $beds[] = new Bed("b{$i}", 'm', self::maybe() ? "s{$from}" : null, self::maybe() ? 's' . mt_rand($from, \count($slides) - 1) : null, mt_rand(-6, 40), mt_rand(0, 40) / 2, mt_rand(0, 40) / 2, mt_rand(0, 10), self::maybe(), self::maybe());
         }
-        $captions = self::maybe(4) ? array_map(static fn(int $n): Spoken => new Spoken($n * 2000, $n * 2000 + mt_rand(1, 1900), "Caption {$n}"), range(0, mt_rand(1, 20))) : null;
+        $captions = self::maybe(4) ? array_map(static fn(int $n): TimedCaption => new TimedCaption($n * 2000, $n * 2000 + mt_rand(1, 1900), "Caption {$n}"), range(0, mt_rand(1, 20))) : null;
 
         return new Story(
             'A story',
             $slides,
-            $pictures,
-            $takes,
+            $assets,
             ['en', 'de', 'ar', 'ja', 'pt-BR'][mt_rand(0, 4)],
             Shape::cases()[mt_rand(0, 3)],
+            new Style(self::randomTransition()),
             self::maybe(),
-            $music,
             $beds,
             $captions,
         );
     }
 
-    private static function randomSlide(string $id, ?string $take, int $pictures): Slide
+    /** @param list<Span> $spans */
+    private static function randomSlide(string $id, array $spans): Slide
     {
         $words = ['', 'A fact', 'المد والجزر', '潮汐の水車', "Two\nlines", str_repeat('A long caption that says too much. ', 7), '👩‍👩‍👧 came'];
+        $comes = self::maybe(3) ? mt_rand(0, 40) / 10 : null;
+        $goes = self::maybe(3) ? mt_rand(10, 90) / 10 : null;
+        $layers = self::maybe(5)
+            ? [new WordsLayer('title', WordsRole::Title, self::maybe() ? 'A heading' : ''), ...(self::maybe() ? [new WordsLayer('subtitle', WordsRole::Subtitle, 'A subtitle', comes: $comes)] : [])]
+            : [
+                new PictureLayer('picture', 'p' . mt_rand(0, 4), new Recipe(90 * mt_rand(0, 3)), Fit::cases()[mt_rand(0, 2)], self::randomFraming()),
+                new WordsLayer('caption', WordsRole::Caption, $words[mt_rand(0, \count($words) - 1)], WordsPlace::cases()[mt_rand(0, 2)], $comes, $goes),
+            ];
+
+        return new Slide(
+            $id,
+            $layers[0] instanceof PictureLayer ? Layout::Full : Layout::Title,
+            $layers,
+            str_repeat('The wheel turns. ', mt_rand(0, 9)),
+            $spans,
+            self::maybe() ? null : mt_rand(1, 60) / 2,
+            self::maybe() ? null : self::randomTransition(),
+        );
+    }
+
+    private static function randomFraming(): Framing
+    {
+        $motion = Motion::cases()[mt_rand(0, 2)];
         $frame = static function (): Frame {
             $width = mt_rand(2, 10) / 10;
             $height = mt_rand(2, 10) / 10;
 
             return new Frame(mt_rand(0, (int) round(10 * (1 - $width))) / 10, mt_rand(0, (int) round(10 * (1 - $height))) / 10, $width, $height);
         };
-        $motion = Motion::cases()[mt_rand(0, 2)];
 
-        return new Slide(
-            $id,
-            self::maybe(5) ? SlideKind::Title : SlideKind::Picture,
-            'p' . mt_rand(0, $pictures - 1),
-            Fit::cases()[mt_rand(0, 2)],
-            $motion,
-            Motion::Set === $motion ? $frame() : null,
-            Motion::Set === $motion ? $frame() : null,
-            self::maybe() ? 'A heading' : '',
-            self::maybe() ? 'A subtitle' : '',
-            new Caption($words[mt_rand(0, \count($words) - 1)], CaptionPlace::cases()[mt_rand(0, 2)]),
-            str_repeat('The wheel turns. ', mt_rand(0, 9)),
-            $take,
-            self::maybe(),
-            self::maybe() ? null : mt_rand(1, 60) / 2,
-            new Join(JoinKind::cases()[mt_rand(0, \count(JoinKind::cases()) - 1)], mt_rand(1, 30) / 10),
-        );
+        return Motion::Set === $motion ? new Framing($motion, $frame(), $frame()) : new Framing($motion);
     }
 
-    private static function randomTake(string $id): Take
+    private static function randomTransition(): Transition
+    {
+        return new Transition(TransitionKind::cases()[mt_rand(0, \count(TransitionKind::cases()) - 1)], mt_rand(1, 30) / 10);
+    }
+
+    private static function randomVoice(string $id): Voice
     {
         $samples = mt_rand(4_800, 960_000);
         $from = mt_rand(0, intdiv($samples, 3));
         $to = mt_rand($samples - intdiv($samples, 3), $samples);
         $third = intdiv($to - $from, 3);
 
-        return new Take($id, "{$id}.wav", $samples, $from, $to, self::maybe(5) ? null : -20.0, -3.0, self::maybe() ? 30.0 : null, self::maybe(5), self::maybe() ? [[$from + $third, $from + $third + 20]] : []);
+        return new Voice($id, "{$id}.wav", $samples, $from, $to, self::maybe(5) ? null : -20.0, -3.0, self::maybe() ? 30.0 : null, self::maybe(5), self::maybe() ? [[$from + $third, $from + $third + 20]] : []);
+    }
+
+    /** @return list<Span> all of it, without its silence, or with a stretch cut out of the middle */
+    private static function randomSpans(Voice $voice): array
+    {
+        $third = intdiv($voice->to - $voice->from, 3);
+
+        return match (mt_rand(0, 2)) {
+            0 => [new Span($voice->id, 0, $voice->samples)],
+            1 => [new Span($voice->id, $voice->from, $voice->to)],
+            default => [new Span($voice->id, $voice->from, $voice->from + $third), new Span($voice->id, $voice->to - $third, $voice->to)],
+        };
     }
 
     /**

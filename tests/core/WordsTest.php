@@ -6,12 +6,9 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Rhapsode\Core\Framing\Frame;
 use Rhapsode\Core\Framing\Move;
-use Rhapsode\Core\Story\Caption;
-use Rhapsode\Core\Story\CaptionPlace;
-use Rhapsode\Core\Story\Shape;
-use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Words\Contrast;
 use Rhapsode\Core\Words\Face;
 use Rhapsode\Core\Words\Legibility;
@@ -19,6 +16,7 @@ use Rhapsode\Core\Words\LightMap;
 use Rhapsode\Core\Words\LightUnder;
 use Rhapsode\Core\Words\LineBreaker;
 use Rhapsode\Core\Words\Typesetter;
+use Rhapsode\Core\Words\WordsPlace;
 
 final class WordsTest extends TestCase
 {
@@ -83,11 +81,11 @@ final class WordsTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{string, CaptionPlace, Shape}> */
+    /** @return iterable<string, array{string, WordsPlace, Shape}> */
     public static function captions(): iterable
     {
         foreach (Shape::cases() as $shape) {
-            foreach (CaptionPlace::cases() as $place) {
+            foreach (WordsPlace::cases() as $place) {
                 foreach (['Short', str_repeat('Water and wood ', 8), str_repeat('x', 300), "a\nb\nc\nd\ne\nf\ng"] as $text) {
                     yield $shape->value . $place->value . mb_substr($text, 0, 8) . \strlen($text) => [$text, $place, $shape];
                 }
@@ -97,17 +95,17 @@ final class WordsTest extends TestCase
 
     /** EBU R 95: the graphics safe area is 5 % of each side away from the edge. */
     #[DataProvider('captions')]
-    public function testACaptionNeverLeavesTheSafeArea(string $text, CaptionPlace $place, Shape $shape): void
+    public function testACaptionNeverLeavesTheSafeArea(string $text, WordsPlace $place, Shape $shape): void
     {
-        $sheet = (new Typesetter(new EvenWidths(), $shape))->caption(new Slide('s', caption: new Caption($text, $place)), null, null);
-        self::assertNotEmpty($sheet->lines);
-        foreach ($sheet->lines as $line) {
-            self::assertGreaterThanOrEqual(0.05 * $sheet->width - 0.01, $line->x - $line->width / 2);
-            self::assertLessThanOrEqual(0.95 * $sheet->width + 0.01, $line->x + $line->width / 2);
-            self::assertGreaterThanOrEqual(0.05 * $sheet->height - 0.01, $line->y);
-            self::assertLessThanOrEqual(0.95 * $sheet->height + 0.01, $line->y + $line->size * 1.28);
+        $block = (new Typesetter(new EvenWidths(), $shape))->caption($text, $place, null, null);
+        self::assertNotEmpty($block->lines);
+        foreach ($block->lines as $line) {
+            self::assertGreaterThanOrEqual(0.05 * $block->width - 0.01, $line->x - $line->width / 2);
+            self::assertLessThanOrEqual(0.95 * $block->width + 0.01, $line->x + $line->width / 2);
+            self::assertGreaterThanOrEqual(0.05 * $block->height - 0.01, $line->y);
+            self::assertLessThanOrEqual(0.95 * $block->height + 0.01, $line->y + $line->size * 1.28);
         }
-        self::assertSame(str_replace(["\n", ' '], '', $text), str_replace(' ', '', implode('', array_map(static fn($l): string => $l->text, $sheet->lines))), 'nothing is cut off');
+        self::assertSame(str_replace(["\n", ' '], '', $text), str_replace(' ', '', implode('', array_map(static fn($l): string => $l->text, $block->lines))), 'nothing is cut off');
     }
 
     public function testTheLightIsLookedUpWhereTheWordsLieDuringTheWholeMove(): void
@@ -123,7 +121,7 @@ final class WordsTest extends TestCase
             }
         };
         $move = new Move(Frame::all(), new Frame(0.25, 0.25, 0.5, 0.5));
-        (new Typesetter(new EvenWidths(), Shape::Wide))->caption(new Slide('s', caption: new Caption('Hello', CaptionPlace::Bottom)), $move, $seen);
+        (new Typesetter(new EvenWidths(), Shape::Wide))->caption('Hello', WordsPlace::Bottom, $move, $seen);
 
         self::assertNotNull($seen->asked);
         self::assertLessThan(0.75, $seen->asked->y, 'where the words are when the slide closes');

@@ -9,7 +9,7 @@ use Rhapsode\Core\Captions\Alignment;
 use Rhapsode\Core\Captions\Unit;
 use Rhapsode\Core\Captions\Units;
 use Rhapsode\Core\Sound\Trim;
-use Rhapsode\Studio\Sound\SoundPreparer;
+use Rhapsode\Studio\Prepare\SoundPreparer;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 

@@ -6,7 +6,7 @@ namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Rhapsode\Studio\Sound\SoundPreparer;
+use Rhapsode\Studio\Prepare\SoundPreparer;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 
@@ -36,14 +36,10 @@ final class BedTest extends TestCase
         Media::sound("{$folder}/bed.ogg", 'aevalsrc=0.2*sin(2*PI*10000*t)|0.2*sin(2*PI*10000*t):s=48000', 9.0, ['-c:a', 'flac', '-f', 'ogg']);
         $run = static fn(string ...$arguments): string => Tool::run(['env', 'XDG_CACHE_HOME=' . self::$scratch->path('cache'), \dirname(__DIR__, 2) . '/bin/rhapsode', ...array_values($arguments)], 300, 20_000)[0];
         $run('film', $folder, self::$scratch->path('film.mp4'), '--size', 'small');
-        /** @var array{slides: list<array{voice: array{start: float, end: float}|null}>, beds: list<mixed>} $plan */
+        /** @var array{plays: list<array{bus: string, start: float, end: float}>} $plan */
         $plan = json_decode($run('plan', $folder), true, 16, \JSON_THROW_ON_ERROR);
-        self::assertGreaterThan(1, \count($plan['beds']), 'a short piece begins again');
-        foreach ($plan['slides'] as $slide) {
-            if (null !== $slide['voice']) {
-                self::$voices[] = $slide['voice'];
-            }
-        }
+        self::assertGreaterThan(1, \count(array_keys(array_column($plan['plays'], 'bus'), 'bed', true)), 'a short piece begins again');
+        self::$voices = array_values(array_filter($plan['plays'], static fn(array $play): bool => 'voice' === $play['bus']));
     }
 
     /** Loudness (ITU-R BS.1770) of a part of the film, through a filter. */

@@ -10,7 +10,7 @@ use Rhapsode\Core\Captions\Cue;
 use Rhapsode\Core\Captions\SubRip;
 use Rhapsode\Core\Captions\Transcript;
 use Rhapsode\Core\Captions\WebVtt;
-use Rhapsode\Core\Story\Spoken;
+use Rhapsode\Core\Story\TimedCaption;
 use Rhapsode\Studio\Captions\CaptionFile;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
@@ -32,7 +32,7 @@ final class CaptionFileTest extends TestCase
     #[DataProvider('files')]
     public function testCaptionsAreReadFromWhatPeopleHave(string $bytes): void
     {
-        self::assertEquals([new Spoken(1500, 3250, 'The tide comes in & out.'), new Spoken(4000, 6000, "Two\nlines")], CaptionFile::read($bytes));
+        self::assertEquals([new TimedCaption(1500, 3250, 'The tide comes in & out.'), new TimedCaption(4000, 6000, "Two\nlines")], CaptionFile::read($bytes));
     }
 
     public function testOldWindowsLettersAreRead(): void
@@ -73,7 +73,7 @@ final class CaptionFileTest extends TestCase
         $cues = [new Cue(0, 1200, "Salt & <water>\nand wood", 'a'), new Cue(61_005, 3_661_999, '¿Qué? 水', 'b')];
         foreach (['webvtt' => WebVtt::write($cues), 'srt' => SubRip::write($cues)] as $kind => $written) {
             if ('webvtt' === $kind) {
-                self::assertEquals(array_map(static fn(Cue $c): Spoken => new Spoken($c->start, $c->end, $c->text), $cues), CaptionFile::read($written), $kind);
+                self::assertEquals(array_map(static fn(Cue $c): TimedCaption => new TimedCaption($c->start, $c->end, $c->text), $cues), CaptionFile::read($written), $kind);
             }
             $scratch = new Scratch();
             file_put_contents($scratch->path('captions'), $written);

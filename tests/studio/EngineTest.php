@@ -6,7 +6,7 @@ namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Rhapsode\Core\Story\Shape;
+use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;

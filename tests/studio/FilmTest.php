@@ -15,7 +15,7 @@ final class FilmTest extends TestCase
     private static Scratch $scratch;
     private static string $folder;
     private static string $film;
-    /** @var array{frames: int, width: int, height: int, fps: int, slides: list<array<string, mixed>>, cues: list<array{start: float, end: float, text: string}>} */
+    /** @var array{frames: int, width: int, height: int, fps: int, scenes: list<array<string, mixed>>, plays: list<array{asset: string, bus: string, slide: string|null, start: float, end: float}>, cues: list<array{start: float, end: float, text: string}>} */
     private static array $plan;
 
     public static function setUpBeforeClass(): void
@@ -41,7 +41,7 @@ final class FilmTest extends TestCase
         file_put_contents($in('sources.csv'), "file,title,author,source,licence\n\"1 first.jpg\",\"A, \"\"quoted\"\" title\",Ann,https://example.org/a,CC BY 4.0\n");
         self::$film = self::$scratch->path('a film.mp4');
         [$json] = self::rhapsode('plan', self::$folder);
-        /** @var array{frames: int, width: int, height: int, fps: int, slides: list<array<string, mixed>>, cues: list<array{start: float, end: float, text: string}>} $plan */
+        /** @var array{frames: int, width: int, height: int, fps: int, scenes: list<array<string, mixed>>, plays: list<array{asset: string, bus: string, slide: string|null, start: float, end: float}>, cues: list<array{start: float, end: float, text: string}>} $plan */
         $plan = json_decode($json, true, 16, \JSON_THROW_ON_ERROR);
         self::$plan = $plan;
         self::rhapsode('film', self::$folder, self::$film);
@@ -56,7 +56,7 @@ final class FilmTest extends TestCase
     /** @return array<string, mixed> */
     private static function slide(string $file): array
     {
-        foreach (self::$plan['slides'] as $slide) {
+        foreach (self::$plan['scenes'] as $slide) {
             if ($slide['file'] === $file) {
                 return $slide;
             }
@@ -68,7 +68,7 @@ final class FilmTest extends TestCase
     {
         self::assertSame(
             [null, '-dash.jpg', '1 first.jpg', '2-mill %d.png', '10 "quoted" 🌊.jpg', '11 - dash.jpg', null],
-            array_map(static fn(array $s): mixed => $s['file'], self::$plan['slides']),
+            array_map(static fn(array $s): mixed => $s['file'], self::$plan['scenes']),
         );
     }
 
@@ -106,16 +106,14 @@ final class FilmTest extends TestCase
 
     public function testEveryVoiceStartsWithinFortyMillisecondsOfThePlan(): void
     {
-        $voiced = array_filter(self::$plan['slides'], static fn(array $s): bool => null !== $s['voice']);
+        $voiced = array_filter(self::$plan['plays'], static fn(array $p): bool => 'voice' === $p['bus']);
         self::assertCount(3, $voiced);
-        foreach ($voiced as $slide) {
-            /** @var array{start: float, end: float, take: string} $voice */
-            $voice = $slide['voice'];
+        foreach ($voiced as $voice) {
             // What was trimmed to is where the level rises in the recording: look for the same rise in the film.
             [, $said] = Tool::ffmpeg(['-i', Tool::file(self::$film), '-map', '0:a', '-af', \sprintf('atrim=%F:%F,asetpts=N/SR/TB,silencedetect=n=-45dB:d=0.05', $voice['start'] - 0.5, $voice['end']), '-f', 'null', '-']);
             self::assertSame(1, preg_match('/silence_end: ([\d.]+)/', $said, $end));
             // Trimming leaves a margin of 80 ms for breath before the level rises.
-            self::assertEqualsWithDelta(0.5 + 0.08, (float) $end[1], 0.04, 'voice of ' . json_encode($slide['file']));
+            self::assertEqualsWithDelta(0.5 + 0.08, (float) $end[1], 0.04, 'voice of ' . $voice['slide']);
         }
     }
 
@@ -125,9 +123,9 @@ final class FilmTest extends TestCase
         $film = Media::loudness(self::$film);
         self::assertEqualsWithDelta(-16.0, $film['integrated'], 0.5);
         self::assertLessThanOrEqual(\Rhapsode\Core\Sound\Loudness::TRUE_PEAK, $film['peak']);
-        foreach (self::$plan['slides'] as $slide) {
-            if (\is_array($slide['voice']) && is_numeric($slide['voice']['start']) && is_numeric($slide['voice']['end'])) {
-                self::assertEqualsWithDelta(-16.0, Media::loudness(self::$film, (float) $slide['voice']['start'], (float) $slide['voice']['end'])['integrated'], 1.0);
+        foreach (self::$plan['plays'] as $play) {
+            if ('voice' === $play['bus']) {
+                self::assertEqualsWithDelta(-16.0, Media::loudness(self::$film, $play['start'], $play['end'])['integrated'], 1.0);
             }
         }
     }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\TestCase;
-use Rhapsode\Core\Story\SlideKind;
+use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Studio\Folder\FolderMakings;
+use Rhapsode\Studio\Folder\FolderRenditions;
 use Rhapsode\Studio\Folder\StoryFolder;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Unreadable;
@@ -29,7 +29,7 @@ final class FolderTest extends TestCase
 
     private function read(): Story
     {
-        return (new StoryFolder($this->scratch->path('story'), new FolderMakings($this->scratch->path('kept'))))->read();
+        return (new StoryFolder($this->scratch->path('story'), new FolderRenditions($this->scratch->path('kept'))))->read();
     }
 
     public function testTextsOfOldEditorsAreRead(): void
@@ -41,9 +41,10 @@ final class FolderTest extends TestCase
         file_put_contents($this->in('sources.csv'), "\xEF\xBB\xBFlicence,file,author\r\nCC0,a.jpg,\"Ann, the second\"\r\n");
         $story = $this->read();
 
-        self::assertSame(['The Mill', SlideKind::Title], [$story->title, $story->slides[0]->kind]);
+        self::assertSame(['The Mill', Layout::Title], [$story->title, $story->slides[0]->layout]);
         self::assertSame('Mühle und Straße', $story->slides[1]->script);
-        $source = $story->pictures[(string) $story->slides[1]->picture]->source;
+        $source = $story->pictureOf($story->slides[1])?->source;
+        self::assertNotNull($source);
         self::assertSame(['Ann, the second', 'CC0', ''], [$source->author, $source->licence, $source->title]);
     }
 
@@ -67,7 +68,7 @@ final class FolderTest extends TestCase
         $story = $this->read();
 
         self::assertSame('The Mill That Borrowed the Moon', $story->title);
-        self::assertSame('dawn.ogg', $story->takeOf($story->slides[1])?->file);
+        self::assertSame('dawn.ogg', $story->voiceOf($story->slides[1])?->file);
     }
 
     public function testADocumentLeadsNowhereButIntoItsFolder(): void

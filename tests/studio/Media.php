@@ -70,4 +70,25 @@ final class Media
 
         return $raw;
     }
+
+    /** How alike two films look (structural similarity, by ffmpeg's ssim), of all frames the mean. */
+    public static function ssim(string $one, string $other): float
+    {
+        [, $said] = Tool::ffmpeg(['-i', Tool::file($one), '-i', Tool::file($other), '-filter_complex', '[0:v][1:v]ssim', '-f', 'null', '-'], 300);
+
+        return 1 === preg_match('/All:([\d.]+)/', $said, $found) ? (float) $found[1] : 0.0;
+    }
+
+    /** @return list<int> mean power in dBFS of every tenth of a second, at least -90 */
+    public static function levels(string $path): array
+    {
+        [$raw] = Tool::ffmpeg(['-v', 'error', '-i', Tool::file($path), '-map', '0:a', '-ac', '1', '-ar', '8000', '-f', 's16le', '-'], 300);
+        /** @var list<int> $samples */
+        $samples = array_values(unpack('s*', $raw) ?: []);
+
+        return array_map(
+            static fn(array $block): int => (int) round(max(-90, 10 * log10(max(1e-9, array_sum(array_map(static fn(int $x): int => $x * $x, $block)) / \count($block) / 32768 ** 2)))),
+            array_chunk($samples, 800),
+        );
+    }
 }

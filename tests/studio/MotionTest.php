@@ -6,9 +6,9 @@ namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Rhapsode\Core\Framing\Frame;
 use Rhapsode\Core\Framing\Move;
-use Rhapsode\Studio\Film\Canvas;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Studio\Render\Canvas;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 

@@ -6,12 +6,12 @@ namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Rhapsode\Core\Framing\Frame;
-use Rhapsode\Core\Story\Shape;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Words\LightMap;
-use Rhapsode\Studio\Picture\PicturePreparer;
-use Rhapsode\Studio\Picture\PreparedPicture;
-use Rhapsode\Studio\Picture\WholePicture;
+use Rhapsode\Studio\Prepare\PicturePreparer;
+use Rhapsode\Studio\Prepare\PreparedPicture;
+use Rhapsode\Studio\Prepare\WholePicture;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\Unreadable;

@@ -46,8 +46,8 @@ final class SplitTest extends TestCase
         self::assertFileExists("{$folder}/2.flac");
         // What was cut is heard in the film, each part with its slide.
         $plan = json_decode($rhapsode('plan', $folder), true, 16, \JSON_THROW_ON_ERROR);
-        \assert(\is_array($plan) && \is_array($plan['slides']));
-        self::assertNotContains(null, array_column($plan['slides'], 'voice'));
+        \assert(\is_array($plan) && \is_array($plan['scenes']) && \is_array($plan['plays']));
+        self::assertEqualsCanonicalizing(array_column($plan['scenes'], 'id'), array_column($plan['plays'], 'slide'));
     }
 
     public function testARecordingWithoutPausesIsSaid(): void

@@ -7,8 +7,9 @@ import { sentence } from '../api/client';
 import { Button, Soft } from '../parts/controls';
 import { useTell } from '../parts/notices';
 import { clock, secondsText } from '../parts/time';
-import { Preview, type PreviewHandle } from '../preview/Preview';
+import { Preview, type PreviewHandle } from '../stage/Preview';
 import { sounds } from '../script/VoiceStrip';
+import { assetOf, spokenSamples, voiceOf } from '../story/slides';
 import { useStory } from '../story/useStory';
 import { bringInSound, type Finished } from './keeper';
 import { Meter } from './Meter';
@@ -256,7 +257,7 @@ export default function BoothPage() {
   const { id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const hold = useStory(id);
-  const { view, take, edit } = hold;
+  const { view, receive, edit } = hold;
   const { person } = useSession();
   const tell = useTell();
   const preview = useRef<PreviewHandle>(null);
@@ -269,22 +270,22 @@ export default function BoothPage() {
   const wanted = search.get('slide');
   // Opened without a slide it begins at the first that nobody speaks, and stays there when somebody has spoken it.
   const firstBare = useRef<string | null>(null);
-  firstBare.current ??= (slides.find((s) => s.take === null) ?? slides[0])?.id ?? null;
+  firstBare.current ??= (slides.find((s) => voiceOf(s) === null) ?? slides[0])?.id ?? null;
   const index = Math.max(
     0,
     slides.findIndex((s) => s.id === (wanted ?? firstBare.current)),
   );
   const slide = slides[index];
-  const planned = view?.plan.slides[index];
+  const planned = view?.plan.scenes[index];
   const before = useRef<string | null>(null);
 
   const onDone = useCallback(
     (finished: Finished) => {
-      take(finished.story);
-      const spoken = finished.story.story.slides.find((s) => s.take === finished.take);
+      receive(finished.story);
+      const spoken = finished.story.story.slides.find((s) => voiceOf(s) === finished.take);
       if (spoken) setFresh({ slide: spoken.id, before: before.current });
     },
-    [take],
+    [receive],
   );
   const recorder = useRecorder({ person: person?.id ?? '', story: id, onDone });
   const { state } = recorder;
@@ -293,7 +294,7 @@ export default function BoothPage() {
     document.title = 'Booth · Rhapsode';
   }, []);
   useEffect(() => {
-    if (planned) preview.current?.show(planned.start + planned.joinIn);
+    if (planned) preview.current?.show(planned.start + planned.comesIn);
     setFresh(null);
     // Only another slide brings another picture; a new plan does not.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -318,7 +319,7 @@ export default function BoothPage() {
     }
     if (!slide || state === 'sending' || state === 'waiting') return;
     preview.current?.pause();
-    before.current = slide.take;
+    before.current = voiceOf(slide);
     setElapsed(0);
     void recorder.start(slide.id, countIn);
   }, [countIn, recorder, slide, state]);
@@ -327,7 +328,7 @@ export default function BoothPage() {
   }, [planned, state]);
   const drop = useCallback(() => {
     if (!slide) return;
-    void edit({ do: 'choose take', slide: slide.id, take: fresh?.slide === slide.id ? fresh.before : null });
+    void edit({ do: 'choose voice', slide: slide.id, asset: fresh?.slide === slide.id ? fresh.before : null });
     setFresh(null);
   }, [edit, fresh, slide]);
 
@@ -353,7 +354,7 @@ export default function BoothPage() {
   const bring = (files: FileList | null) => {
     const file = files?.[0];
     if (!file || !slide || !person) return;
-    before.current = slide.take;
+    before.current = voiceOf(slide);
     bringInSound(person.id, id, slide.id, file)
       .then(onDone)
       .catch((error: unknown) => tell(`${file.name}: ${sentence(error)}`, { tone: 'trouble' }));
@@ -376,7 +377,7 @@ export default function BoothPage() {
     sending: 'Saving',
     waiting: 'Waiting',
   }[state];
-  const spoken = slide.take ? view.story.takes[slide.take] : undefined;
+  const spoken = assetOf(view.story, voiceOf(slide) ?? undefined, 'voice');
   const heard = view.proof
     .filter((f) => ['silent', 'too-quiet', 'clipped'].includes(f.rule))
     .flatMap((f) => f.slides)
@@ -394,7 +395,7 @@ export default function BoothPage() {
         </h1>
         <span className="wide" style={{ flex: 1 }} />
         <Soft as="span" className="wide">
-          {slides.filter((s) => s.take !== null).length} spoken
+          {slides.filter((s) => voiceOf(s) !== null).length} spoken
         </Soft>
         <Button aria-label="Slide before" onPress={() => go(-1)} isDisabled={index === 0 || busy}>
           <span className="narrow">‹</span>
@@ -469,7 +470,7 @@ export default function BoothPage() {
                 state !== 'sending' &&
                 state !== 'waiting' &&
                 (spoken ? (
-                  `Spoken: ${secondsText((slide.trimmed ? spoken.to - spoken.from : spoken.samples) / 48_000)}. ${judged}`
+                  `Spoken: ${secondsText(spokenSamples(slide) / 48_000)}. ${judged}`
                 ) : (
                   <span className="key">Space starts and stops</span>
                 ))}

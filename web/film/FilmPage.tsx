@@ -11,6 +11,8 @@ import { useTell } from '../parts/notices';
 import { Page } from '../parts/Page';
 import { ago, clock, size } from '../parts/time';
 import { ProofList } from '../story/ProofList';
+import { threadOf } from '../stage/plan';
+import { StoryProvider } from '../story/StoryContext';
 import { StoryHead } from '../story/StoryHead';
 import { useStory } from '../story/useStory';
 import { FilmPlayer } from './FilmPlayer';
@@ -63,35 +65,33 @@ export default function FilmPage() {
     );
   }
   return (
-    <Page title={`${view.story.title}: the film`} wide head={<StoryHead id={id} hold={hold} />}>
-      <h1 className="unseen">{view.story.title}: the film</h1>
-      <Layout>
-        <div style={{ display: 'grid', gap: 16, minWidth: 0 }}>
-          {film?.state === 'done' ? <Made view={view} film={film} /> : <Making view={view} film={film} />}
-        </div>
-        <div style={{ display: 'grid', gap: 16, minWidth: 0 }}>
-          {film?.state === 'done' && <HandInCard view={view} film={film} hold={hold} />}
-          {film?.state === 'done' && <MakeCard view={view} again />}
-          <Card>
-            <h2>Proof</h2>
-            <ProofList
-              view={view}
-              edit={hold.edit}
-              onPick={(slide) => void navigate(`/stories/${id}?slide=${slide}`)}
-            />
-          </Card>
-        </div>
-      </Layout>
-    </Page>
+    <StoryProvider id={id} hold={hold} view={view}>
+      <Page title={`${view.story.title}: the film`} wide head={<StoryHead id={id} hold={hold} />}>
+        <h1 className="unseen">{view.story.title}: the film</h1>
+        <Layout>
+          <div style={{ display: 'grid', gap: 16, minWidth: 0 }}>
+            {film?.state === 'done' ? <Made view={view} film={film} /> : <Making view={view} film={film} />}
+          </div>
+          <div style={{ display: 'grid', gap: 16, minWidth: 0 }}>
+            {film?.state === 'done' && <HandInCard view={view} film={film} hold={hold} />}
+            {film?.state === 'done' && <MakeCard view={view} again />}
+            <Card>
+              <h2>Proof</h2>
+              <ProofList onPick={(slide) => void navigate(`/stories/${id}?slide=${slide}`)} />
+            </Card>
+          </div>
+        </Layout>
+      </Page>
+    </StoryProvider>
   );
 }
 
 const inSeconds = (plan: StoryView['plan']) =>
-  plan.slides.map((s) => ({
+  threadOf(plan).map((s) => ({
     id: s.id,
     start: s.start / plan.fps,
-    end: s.end / plan.fps,
-    joinIn: s.joinIn / plan.fps,
+    end: (s.start + s.stay) / plan.fps,
+    comesIn: s.comesIn / plan.fps,
     voice: s.voice,
   }));
 

@@ -91,7 +91,7 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
     ...s,
     start: s.start * FRAMES,
     stay: (s.end - s.start) * FRAMES,
-    joinIn: s.joinIn * FRAMES,
+    comesIn: s.comesIn * FRAMES,
   }));
   const toggle = () => void (video.current?.paused ? video.current.play() : video.current?.pause());
   return (

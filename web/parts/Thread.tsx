@@ -1,17 +1,17 @@
 import { memo } from 'react';
 
-/** A length of thread: frames, but the voice's seconds. The plan's slides are such lengths. */
+/** A length of thread: frames, but the voice's seconds. */
 export interface ThreadSlide {
   id: string;
   start: number;
   stay: number;
-  joinIn: number;
+  comesIn: number;
   voice: { start: number; end: number } | null;
 }
 
 /**
  * The stitched thread: one stitch is one second, a knot where a slide begins. Wound (thick) where somebody speaks, bare
- * (thin) where nobody does; where two slides join, two lengths of thread lie side by side; a loose end where Proof
+ * (thin) where nobody does; where one slide gives way to the next, two lengths of thread lie side by side; a loose end where Proof
  * found something.
  */
 const PITCH = 10;
@@ -19,7 +19,7 @@ const COLUMN = 11;
 
 interface Stitch {
   voiced: boolean;
-  joining: boolean;
+  arriving: boolean;
 }
 
 function stitches(slide: ThreadSlide, fps: number): Stitch[] {
@@ -27,7 +27,7 @@ function stitches(slide: ThreadSlide, fps: number): Stitch[] {
     const second = slide.start / fps + i + 0.5;
     return {
       voiced: slide.voice !== null && second >= slide.voice.start && second <= slide.voice.end,
-      joining: (i + 0.5) * fps < slide.joinIn,
+      arriving: (i + 0.5) * fps < slide.comesIn,
     };
   });
 }
@@ -73,7 +73,7 @@ export const RowThread = memo(function RowThread({
               strokeWidth={stitch.voiced ? 4.5 : 2}
               strokeLinecap="round"
             />
-            {stitch.joining && (
+            {stitch.arriving && (
               <line
                 x1={x + Math.min(5, pitch / 2)}
                 x2={x + Math.min(5, pitch / 2)}

@@ -38,3 +38,6 @@ export const WordsIcon = draw(<path d="M2 5h16v10H2zM5 11.500h5M12.500 11.500H15
 export const CloseIcon = draw(<path d="M5 5l10 10M15 5L5 15" />);
 export const LeaveIcon = draw(<path d="M8 3H3v14h5M8 10h9M13 6l4 4-4 4" />);
 export const TickIcon = draw(<path d="M4 11l4 4 8-10" />);
+const turned = 'M4 5v4h4M4.600 9a6 6 0 111.400 5.200';
+export const TurnLeftIcon = draw(<path d={turned} />);
+export const TurnRightIcon = draw(<path d={turned} transform="matrix(-1 0 0 1 20 0)" />);

@@ -11,15 +11,16 @@ import {
 } from 'react-aria-components';
 import styled from 'styled-components';
 import { api, patiently, sentence } from '../api/client';
-import type { Bed, StoryView } from '../api/types';
-import { useSession } from '../account/session';
+import limits from '../../schema/limits.json';
+import type { Bed } from '../api/types';
 import { Select } from '../parts/Choice';
-import { Button, Field, fieldLook, Row, Soft } from '../parts/controls';
+import { Button, fieldLook, Row, Soft } from '../parts/controls';
 import { useTell } from '../parts/notices';
 import { clock } from '../parts/time';
 import { Toggle } from '../parts/Toggle';
-import type { StoryHold } from '../story/useStory';
-import { useSavedText } from '../story/useSavedText';
+import { useActs, useView } from '../story/StoryContext';
+import { assetOf, writtenOn } from '../story/slides';
+import { SourceFields } from './SourceFields';
 
 const One = styled.section`
   display: grid;
@@ -43,7 +44,7 @@ const Two = styled.div`
   gap: 10px;
   grid-template-columns: 1fr 1fr;
 `;
-const Level = styled(Slider<number>)`
+const Loudness = styled(Slider<number>)`
   display: grid;
   grid-template-columns: 1fr auto;
   gap: 2px 8px;
@@ -81,10 +82,12 @@ const kinds = ['audio/*', '.mp3', '.m4a', '.ogg', '.oga', '.opus', '.wav', '.fla
 const QUIETEST = 30;
 
 /** The music under the story: brought in, laid under slides, made louder and quieter, credited. */
-export function Beds({ view, edit, take }: { view: StoryView; edit: StoryHold['edit']; take: StoryHold['take'] }) {
+export function Beds() {
+  const view = useView();
+  const { receive } = useActs();
   const tell = useTell();
   const [busy, setBusy] = useState(false);
-  const beds = view.story.beds ?? [];
+  const { beds } = view.story;
   const bringIn = (file: File | undefined) => {
     if (!file) return;
     setBusy(true);
@@ -98,7 +101,7 @@ export function Beds({ view, edit, take }: { view: StoryView; edit: StoryHold['e
       }),
     )
       .then((added) => {
-        take(added.story);
+        receive(added.story);
         tell('The music lies under the whole story. It gives way to every voice.');
       })
       .catch((error: unknown) => tell(sentence(error), { tone: 'trouble' }))
@@ -109,7 +112,7 @@ export function Beds({ view, edit, take }: { view: StoryView; edit: StoryHold['e
       <h3>Bed</h3>
       {beds.length === 0 && <Soft>Music under the voice. It goes down by itself while somebody speaks.</Soft>}
       {beds.map((bed) => (
-        <OneBed key={bed.id} bed={bed} view={view} edit={edit} />
+        <OneBed key={bed.id} bed={bed} />
       ))}
       <Row>
         <FileTrigger acceptedFileTypes={kinds} onSelect={(files) => bringIn(files?.[0])}>
@@ -120,12 +123,14 @@ export function Beds({ view, edit, take }: { view: StoryView; edit: StoryHold['e
   );
 }
 
-function OneBed({ bed, view, edit }: { bed: Bed; view: StoryView; edit: StoryHold['edit'] }) {
-  const music = view.story.music?.[bed.music];
-  const set = (changes: Partial<Omit<Bed, 'id' | 'music'>>) => void edit({ do: 'set bed', bed: bed.id, changes });
+function OneBed({ bed }: { bed: Bed }) {
+  const { story } = useView();
+  const { edit } = useActs();
+  const music = assetOf(story, bed.asset, 'music');
+  const set = (changes: Partial<Omit<Bed, 'id' | 'asset'>>) => void edit({ do: 'set bed', bed: bed.id, changes });
   const [level, setLevel] = useState<number | null>(null);
-  const slides = view.story.slides.map((slide, i) => {
-    const words = slide.kind === 'title' ? slide.heading || view.story.title : slide.caption.text;
+  const slides = story.slides.map((slide, i) => {
+    const words = writtenOn(slide, story.title);
     return [slide.id, `Slide ${i + 1}${words === '' ? '' : `: ${words.slice(0, 30)}`}`] as [string, string];
   });
   const seconds = (music?.samples ?? 0) / 48_000;
@@ -152,7 +157,7 @@ function OneBed({ bed, view, edit }: { bed: Bed; view: StoryView; edit: StoryHol
           onChange={(to) => set({ to: to === '' ? null : to })}
         />
       </Two>
-      <Level
+      <Loudness
         value={loud}
         minValue={0}
         maxValue={QUIETEST}
@@ -167,7 +172,7 @@ function OneBed({ bed, view, edit }: { bed: Bed; view: StoryView; edit: StoryHol
         <SliderTrack className="track">
           <SliderThumb className="thumb" />
         </SliderTrack>
-      </Level>
+      </Loudness>
       <Toggle isSelected={bed.ducks} onChange={(ducks) => set({ ducks })}>
         It gives way to the voice
       </Toggle>
@@ -175,11 +180,23 @@ function OneBed({ bed, view, edit }: { bed: Bed; view: StoryView; edit: StoryHol
         <summary>Fades, start and source</summary>
         <div>
           <Two>
-            <Seconds value={bed.fadeIn} minValue={0} maxValue={20} step={0.5} onChange={(fadeIn) => set({ fadeIn })}>
+            <Seconds
+              value={bed.fadeIn}
+              minValue={0}
+              maxValue={limits.fade}
+              step={0.5}
+              onChange={(fadeIn) => set({ fadeIn })}
+            >
               <Label>Fades in over (seconds)</Label>
               <Input />
             </Seconds>
-            <Seconds value={bed.fadeOut} minValue={0} maxValue={20} step={0.5} onChange={(fadeOut) => set({ fadeOut })}>
+            <Seconds
+              value={bed.fadeOut}
+              minValue={0}
+              maxValue={limits.fade}
+              step={0.5}
+              onChange={(fadeOut) => set({ fadeOut })}
+            >
               <Label>Fades out over (seconds)</Label>
               <Input />
             </Seconds>
@@ -197,32 +214,18 @@ function OneBed({ bed, view, edit }: { bed: Bed; view: StoryView; edit: StoryHol
           <Toggle isSelected={bed.loops} onChange={(loops) => set({ loops })}>
             It begins again when it is over
           </Toggle>
-          <MusicSource view={view} music={bed.music} edit={edit} />
+          <SourceFields
+            assets={[bed.asset]}
+            mine="I made it myself"
+            labels={{
+              title: 'Title of the music',
+              author: 'Who made it',
+              link: 'Link to the music',
+              licence: 'Its licence, such as CC BY 4.0',
+            }}
+          />
         </div>
       </details>
     </One>
-  );
-}
-
-function MusicSource({ view, music, edit }: { view: StoryView; music: string; edit: StoryHold['edit'] }) {
-  const source = view.story.music?.[music]?.source ?? { title: '', author: '', link: '', licence: '' };
-  const { person } = useSession();
-  const save = (change: Partial<typeof source>) => void edit({ do: 'set source', music: [music], source: change });
-  const title = useSavedText(source.title, (text) => save({ title: text }));
-  const author = useSavedText(source.author, (text) => save({ author: text }));
-  const link = useSavedText(source.link, (text) => save({ link: text }));
-  const licence = useSavedText(source.licence, (text) => save({ licence: text }));
-  return (
-    <>
-      <Row>
-        <Button onPress={() => save({ author: person?.firstName ?? '', licence: 'my own work' })}>
-          I made it myself
-        </Button>
-      </Row>
-      <Field label="Title of the music" {...title} max={200} />
-      <Field label="Who made it" {...author} max={200} />
-      <Field label="Link to the music" {...link} max={500} />
-      <Field label="Its licence, such as CC BY 4.0" {...licence} max={100} />
-    </>
   );
 }

@@ -1,9 +1,8 @@
 import { FileTrigger } from 'react-aria-components';
 import { answer, api, sentence } from '../api/client';
-import type { StoryView } from '../api/types';
 import { Button, Row, Soft } from '../parts/controls';
 import { useTell } from '../parts/notices';
-import type { StoryHold } from '../story/useStory';
+import { useActs, useView } from '../story/StoryContext';
 
 /** Files come in whatever letters their programs write: UTF-8 mostly, else what Windows used to. */
 async function textOf(file: File): Promise<string> {
@@ -16,22 +15,18 @@ async function textOf(file: File): Promise<string> {
 }
 
 /** Where the captions come from: the scripts, or a file. */
-export function CaptionsIn({
-  view,
-  edit,
-  take,
-}: {
-  view: StoryView;
-  edit: StoryHold['edit'];
-  take: StoryHold['take'];
-}) {
+export function CaptionsIn() {
+  const view = useView();
+  const { edit, receive } = useActs();
   const tell = useTell();
   const count = view.story.captions?.length ?? null;
   const bringIn = async (file: File | undefined) => {
     if (!file) return;
     try {
       const text = await textOf(file);
-      take(await answer(api.POST('/api/stories/{id}/captions', { params: { path: { id: view.id } }, body: { text } })));
+      receive(
+        await answer(api.POST('/api/stories/{id}/captions', { params: { path: { id: view.id } }, body: { text } })),
+      );
       tell('These captions are shown now instead of those made from the scripts.', {
         action: { label: 'Undo', run: () => void edit({ do: 'drop captions' }) },
       });

@@ -3,6 +3,7 @@ import { DropZone, FileTrigger } from 'react-aria-components';
 import { useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { sentence } from '../api/client';
+import type { Remark } from '../api/types';
 import { Boundary } from '../parts/Boundary';
 import { Act, Button, Row, Soft } from '../parts/controls';
 import { Drawer } from '../parts/Drawer';
@@ -11,7 +12,8 @@ import { useTell } from '../parts/notices';
 import { useWide } from '../parts/useWide';
 import { useSteady } from '../parts/useSteady';
 import { Page } from '../parts/Page';
-import { Preview, type PreviewHandle } from '../preview/Preview';
+import { Preview, type PreviewHandle } from '../stage/Preview';
+import { StoryProvider } from '../story/StoryContext';
 import { StoryHead } from '../story/StoryHead';
 import { newId, useStory } from '../story/useStory';
 import { Arrivals } from './Arrivals';
@@ -85,7 +87,8 @@ const kinds = [
   '.tif',
   '.tiff',
 ];
-const none: ReadonlySet<string> = new Set();
+const nothing: ReadonlySet<string> = new Set();
+const none: Remark[] = [];
 
 export default function ScriptPage() {
   const { id = '' } = useParams();
@@ -96,15 +99,15 @@ export default function ScriptPage() {
   const preview = useRef<PreviewHandle>(null);
   const wide = useWide();
   const [search] = useSearchParams();
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(none);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(nothing);
   const slides = useMemo(() => view?.story.slides ?? [], [view]);
   const picked = useMemo(() => slides.filter((s) => chosen.has(s.id)).map((s) => s.id), [slides, chosen]);
 
   const showSlide = useCallback(
     (slide: string) => {
-      const planned = view?.plan.slides.find((s) => s.id === slide);
-      // Past the join, where the slide stands alone.
-      if (planned) preview.current?.show(planned.start + planned.joinIn);
+      const planned = view?.plan.scenes.find((s) => s.id === slide);
+      // Past the transition, where the slide stands alone.
+      if (planned) preview.current?.show(planned.start + planned.comesIn);
     },
     [view],
   );
@@ -142,18 +145,23 @@ export default function ScriptPage() {
   const addTitle = useCallback(() => {
     const slide = newId();
     // A story opens with a title; the titles of its parts follow what is chosen, or stand last.
-    const after = slides[0]?.kind === 'title' ? (picked.at(-1) ?? slides.at(-1)?.id ?? null) : null;
+    const after = slides[0]?.layout === 'title' ? (picked.at(-1) ?? slides.at(-1)?.id ?? null) : null;
     void edit({
       do: 'add slide',
-      slide: { id: slide, kind: 'title', heading: after === null ? '' : 'A new part' },
+      slide: {
+        id: slide,
+        layout: 'title',
+        layers: [{ id: 'title', kind: 'words', role: 'title', text: after === null ? '' : 'A new part' }],
+      },
       after,
     }).then(() => setChosen(new Set([slide])));
   }, [edit, picked, slides]);
 
   const playFrom = useSteady((slide: string | undefined) =>
-    preview.current?.play(view?.plan.slides.find((s) => s.id === slide)?.start ?? 0),
+    preview.current?.play(view?.plan.scenes.find((s) => s.id === slide)?.start ?? 0),
   );
 
+  const acts = useMemo(() => ({ remove, duplicate, move, play: playFrom }), [remove, duplicate, move, playFrom]);
   const keys = useSheetKeys({
     hold,
     picked,
@@ -161,7 +169,7 @@ export default function ScriptPage() {
     duplicate,
     move,
     play: () => playFrom(picked[0]),
-    none: () => setChosen(none),
+    none: () => setChosen(nothing),
   });
 
   if (!view) {
@@ -171,13 +179,10 @@ export default function ScriptPage() {
       </Page>
     );
   }
-  const remarks = view.handIns[0]?.state === 'returned' ? view.handIns[0].remarks : [];
+  const remarks = view.handIns[0]?.state === 'returned' ? view.handIns[0].remarks : none;
   const panel = (
     <Boundary place="The settings" resetOn={[view.revision, picked.join()]}>
       <SlidePanel
-        view={view}
-        edit={edit}
-        take={hold.take}
         picked={picked}
         remarks={remarks}
         answer={view.handIns[0]}
@@ -187,80 +192,70 @@ export default function ScriptPage() {
     </Boundary>
   );
   return (
-    <Page title={view.story.title} wide head={<StoryHead id={id} hold={hold} />}>
-      <h1 className="unseen">{view.story.title}: the script</h1>
-      <Layout ref={keys}>
-        <Zone
-          aria-label="The sheet: pictures may be dropped here"
-          getDropOperation={(types) =>
-            types.has('directory') || kinds.some((kind) => types.has(kind)) || !types.has('rhapsode/slide')
-              ? 'copy'
-              : 'cancel'
-          }
-          onDrop={(event) => {
-            const files = event.items.filter((item) => item.kind === 'file').map((item) => item.getFile());
-            void Promise.all(files).then((got) => got.length > 0 && pictures.bringIn(got));
-          }}
-        >
-          <Row>
-            <FileTrigger
-              allowsMultiple
-              acceptedFileTypes={kinds}
-              onSelect={(files) => files && pictures.bringIn([...files])}
-            >
-              <Act>
-                <PlusIcon /> Bring in pictures
-              </Act>
-            </FileTrigger>
-            <Button onPress={addTitle}>Add a title slide</Button>
-            {!wide && (
-              <Drawer
-                label={
-                  picked.length === 0
-                    ? 'The whole story'
-                    : picked.length === 1
-                      ? `Slide ${slides.findIndex((s) => s.id === picked[0]) + 1}`
-                      : `${picked.length} slides`
-                }
+    <StoryProvider id={id} hold={hold} view={view}>
+      <Page title={view.story.title} wide head={<StoryHead id={id} hold={hold} />}>
+        <h1 className="unseen">{view.story.title}: the script</h1>
+        <Layout ref={keys}>
+          <Zone
+            aria-label="The sheet: pictures may be dropped here"
+            getDropOperation={(types) =>
+              types.has('directory') || kinds.some((kind) => types.has(kind)) || !types.has('rhapsode/slide')
+                ? 'copy'
+                : 'cancel'
+            }
+            onDrop={(event) => {
+              const files = event.items.filter((item) => item.kind === 'file').map((item) => item.getFile());
+              void Promise.all(files).then((got) => got.length > 0 && pictures.bringIn(got));
+            }}
+          >
+            <Row>
+              <FileTrigger
+                allowsMultiple
+                acceptedFileTypes={kinds}
+                onSelect={(files) => files && pictures.bringIn([...files])}
               >
-                {panel}
-              </Drawer>
+                <Act>
+                  <PlusIcon /> Bring in pictures
+                </Act>
+              </FileTrigger>
+              <Button onPress={addTitle}>Add a title slide</Button>
+              {!wide && (
+                <Drawer
+                  label={
+                    picked.length === 0
+                      ? 'The whole story'
+                      : picked.length === 1
+                        ? `Slide ${slides.findIndex((s) => s.id === picked[0]) + 1}`
+                        : `${picked.length} slides`
+                  }
+                >
+                  {panel}
+                </Drawer>
+              )}
+              <Hint>or drop them anywhere on this sheet</Hint>
+              <KeysPlace>
+                <Keys />
+              </KeysPlace>
+            </Row>
+            <Arrivals arrivals={pictures.arrivals} onAgain={pictures.useAgain} onPutAway={pictures.putAway} />
+            <Boundary place="The sheet" resetOn={[view.revision]}>
+              <Sheet chosen={chosen} onChoose={choose} acts={acts} remarks={remarks} />
+            </Boundary>
+            {slides.length <= 1 && pictures.arrivals.length === 0 && (
+              <Soft>
+                The sheet begins with your title. Now bring in pictures: choose many at once, and they line up in the
+                order of their names. Then write what you say beside each one.
+              </Soft>
             )}
-            <Hint>or drop them anywhere on this sheet</Hint>
-            <KeysPlace>
-              <Keys />
-            </KeysPlace>
-          </Row>
-          <Arrivals arrivals={pictures.arrivals} onAgain={pictures.useAgain} onPutAway={pictures.putAway} />
-          <Boundary place="The sheet" resetOn={[view.revision]}>
-            <Sheet
-              id={id}
-              view={view}
-              edit={edit}
-              take={hold.take}
-              chosen={chosen}
-              onChoose={choose}
-              onRemove={remove}
-              onDuplicate={duplicate}
-              onMove={move}
-              onPlay={playFrom}
-              remarks={remarks}
-            />
-          </Boundary>
-          {slides.length <= 1 && pictures.arrivals.length === 0 && (
-            <Soft>
-              The sheet begins with your title. Now bring in pictures: choose many at once, and they line up in the
-              order of their names. Then write what you say beside each one.
-            </Soft>
-          )}
-        </Zone>
-        <Side>
-          <Boundary place="The preview" resetOn={[view.revision]}>
-            <Preview ref={preview} story={id} plan={view.plan} />
-          </Boundary>
-          {wide && panel}
-        </Side>
-      </Layout>
-    </Page>
+          </Zone>
+          <Side>
+            <Boundary place="The preview" resetOn={[view.revision]}>
+              <Preview ref={preview} story={id} plan={view.plan} />
+            </Boundary>
+            {wide && panel}
+          </Side>
+        </Layout>
+      </Page>
+    </StoryProvider>
   );
 }

@@ -1,9 +1,11 @@
 import { useMemo } from 'react';
 import { GridList, GridListItem, useDragAndDrop } from 'react-aria-components';
 import styled from 'styled-components';
-import type { Remark, StoryView } from '../api/types';
-import type { StoryHold } from '../story/useStory';
-import { SlideRow } from './SlideRow';
+import type { Remark } from '../api/types';
+import { threadOf } from '../stage/plan';
+import { useActs, useView } from '../story/StoryContext';
+import { assetOf, pictureOf } from '../story/slides';
+import { SlideRow, type Row, type RowActs } from './SlideRow';
 
 const List = styled(GridList)`
   display: grid;
@@ -48,35 +50,45 @@ const Item = styled(GridListItem)`
 ` as typeof GridListItem;
 
 interface Props {
-  id: string;
-  view: StoryView;
-  edit: StoryHold['edit'];
-  take: StoryHold['take'];
   chosen: ReadonlySet<string>;
   onChoose: (keys: ReadonlySet<string>) => void;
-  onRemove: (ids: string[]) => void;
-  onDuplicate: (ids: string[]) => void;
-  onMove: (ids: string[], by: -1 | 1) => void;
-  onPlay: (slide: string) => void;
+  acts: RowActs;
   remarks: Remark[];
 }
 
+/** The rows of the sheet, each with all that it shows. */
+function useRows(remarks: Remark[]): (Row & { id: string })[] {
+  const view = useView();
+  return useMemo(() => {
+    const { story, plan } = view;
+    const said = new Map<string, Remark[]>();
+    for (const remark of remarks) said.set(remark.slide, [...(said.get(remark.slide) ?? []), remark]);
+    const loose = new Set(view.proof.flatMap((finding) => finding.slides.map((s) => s.id)));
+    const thread = threadOf(plan);
+    return story.slides.map((slide, index) => ({
+      id: slide.id,
+      index,
+      last: index === story.slides.length - 1,
+      slide,
+      scene: plan.scenes[index],
+      thread: thread[index],
+      picture: assetOf(story, pictureOf(slide)?.asset, 'picture')?.file ?? '',
+      voice: assetOf(story, slide.voice[0]?.asset, 'voice'),
+      waveform: view.waveforms[slide.voice[0]?.asset ?? ''],
+      title: story.title,
+      ratio: plan.width / plan.height,
+      fps: plan.fps,
+      loose: loose.has(slide.id),
+      remarks: said.get(slide.id),
+    }));
+  }, [view, remarks]);
+}
+
 /** The two-column script: time and thread, the picture with its words, the script and the voice. Rows are dragged or moved by keys. */
-export function Sheet({
-  id,
-  view,
-  edit,
-  take,
-  chosen,
-  onChoose,
-  onRemove,
-  onDuplicate,
-  onMove,
-  onPlay,
-  remarks,
-}: Props) {
-  const { slides, pictures } = view.story;
-  const rows = useMemo(() => slides.map((slide, index) => ({ id: slide.id, slide, index })), [slides]);
+export function Sheet({ chosen, onChoose, acts, remarks }: Props) {
+  const { edit } = useActs();
+  const { slides } = useView().story;
+  const rows = useRows(remarks);
   const { dragAndDropHooks } = useDragAndDrop({
     getItems: (keys) =>
       [...keys].map((key) => ({
@@ -92,17 +104,11 @@ export function Sheet({
       void edit({ do: 'move slides', slides: moving, after: at < 0 ? null : (slides[at]?.id ?? null) });
     },
   });
-  const said = useMemo(() => {
-    const bySlide = new Map<string, Remark[]>();
-    for (const remark of remarks) bySlide.set(remark.slide, [...(bySlide.get(remark.slide) ?? []), remark]);
-    return bySlide;
-  }, [remarks]);
-  const loose = useMemo(() => new Set(view.proof.flatMap((finding) => finding.slides.map((s) => s.id))), [view.proof]);
   return (
     <List
       aria-label="Slides"
       items={rows}
-      dependencies={[view, said]}
+      dependencies={[acts]}
       selectionMode="multiple"
       selectionBehavior="replace"
       selectedKeys={chosen}
@@ -112,32 +118,12 @@ export function Sheet({
       dragAndDropHooks={dragAndDropHooks}
       keyboardNavigationBehavior="tab"
     >
-      {(row) => (
+      {({ id, ...row }) => (
         <Item
-          id={row.id}
-          textValue={`Slide ${row.index + 1}, ${row.slide.kind === 'title' ? 'title' : (pictures[row.slide.picture ?? '']?.file ?? 'no picture')}`}
+          id={id}
+          textValue={`Slide ${row.index + 1}, ${row.slide.layout === 'title' ? 'title' : row.picture || 'no picture'}`}
         >
-          <SlideRow
-            story={id}
-            index={row.index}
-            last={row.index === slides.length - 1}
-            slide={row.slide}
-            picture={pictures[row.slide.picture ?? '']}
-            planned={view.plan.slides[row.index]}
-            fps={view.plan.fps}
-            waveform={view.waveforms[row.slide.take ?? '']}
-            takeLength={view.story.takes[row.slide.take ?? '']}
-            title={view.story.title}
-            ratio={view.plan.width / view.plan.height}
-            loose={loose.has(row.id)}
-            remarks={said.get(row.id)}
-            edit={edit}
-            take={take}
-            onRemove={onRemove}
-            onDuplicate={onDuplicate}
-            onMove={onMove}
-            onPlay={onPlay}
-          />
+          <SlideRow row={row} acts={acts} />
         </Item>
       )}
     </List>

@@ -1,21 +1,16 @@
 import styled from 'styled-components';
-import type { HandIn, Remark, Slide, StoryView } from '../api/types';
+import type { HandIn, PictureLayer, Remark, Slide } from '../api/types';
 import { Picks } from '../parts/Choice';
-import { Card, Quiet, Row } from '../parts/controls';
+import { Button, Card, Quiet, Row } from '../parts/controls';
+import { TurnLeftIcon, TurnRightIcon } from '../parts/icons';
 import { Toggle } from '../parts/Toggle';
-import type { StoryHold } from '../story/useStory';
+import { useActs, useView } from '../story/StoryContext';
+import { assetOf, pictureOf, trimmed, wordsOf } from '../story/slides';
 import { SourceFields } from './SourceFields';
 import { StayField } from './StayField';
+import { TransitionField } from './TransitionField';
 import { WholePanel } from './WholePanel';
 
-const joins: [Slide['join']['kind'], string][] = [
-  ['cut', 'Cut'],
-  ['crossfade', 'Crossfade'],
-  ['through-dark', 'Through dark'],
-  ['through-light', 'Through light'],
-  ['sweep', 'Sweep'],
-  ['rise', 'Rise'],
-];
 const Findings = styled.ul`
   display: grid;
   gap: 6px;
@@ -33,11 +28,9 @@ const Findings = styled.ul`
 `;
 /** Of many chosen slides only so much is said here; Proof says it all. */
 const SAID = 3;
+type Turn = PictureLayer['recipe']['turn'];
 
 interface Props {
-  view: StoryView;
-  edit: StoryHold['edit'];
-  take: StoryHold['take'];
   picked: string[];
   remarks: Remark[];
   answer: HandIn | undefined;
@@ -47,12 +40,14 @@ interface Props {
 }
 
 /** What can be set for the chosen slides; with none chosen, what concerns the whole story. */
-export function SlidePanel({ view, edit, take, picked, remarks, answer, onPick, onNone }: Props) {
-  const slides = view.story.slides.filter((s) => picked.includes(s.id));
+export function SlidePanel({ picked, remarks, answer, onPick, onNone }: Props) {
+  const view = useView();
+  const { edit } = useActs();
+  const { story } = view;
+  const slides = story.slides.filter((s) => picked.includes(s.id));
   const [first] = slides;
-  if (!first)
-    return <WholePanel view={view} edit={edit} take={take} remarks={remarks} answer={answer} onPick={onPick} />;
-  const index = view.story.slides.indexOf(first);
+  if (!first) return <WholePanel remarks={remarks} answer={answer} onPick={onPick} />;
+  const index = story.slides.indexOf(first);
   const findings = view.proof.flatMap((f) => {
     const own = f.slides.filter((slide) => picked.includes(slide.id));
     return own.map(({ sentence }) => ({ level: f.level, sentence }));
@@ -70,85 +65,109 @@ export function SlidePanel({ view, edit, take, picked, remarks, answer, onPick, 
           </li>
         ))}
       </Findings>
-      {slides.length === 1 && first.kind === 'picture' && (
-        <Picks
-          label="Where the words stand"
-          value={first.caption.place}
-          options={[
-            ['top', 'Top'],
-            ['middle', 'Middle'],
-            ['bottom', 'Bottom'],
-          ]}
-          onChange={(place) =>
-            void edit({
-              do: 'set caption',
-              slide: first.id,
-              caption: { place },
-            })
-          }
-        />
-      )}
-      <StayField slides={slides} view={view} edit={edit} />
-      {slides.length === 1 && first.take !== null && trims(view, first.take) && (
-        <Toggle
-          isSelected={first.trimmed}
-          onChange={(trimmed) => void edit({ do: 'set trim', slide: first.id, trimmed })}
-        >
-          Leave out the silence around the voice
-        </Toggle>
-      )}
-      {slides.some((s) => s.kind === 'picture') && (
-        <>
-          <Picks
-            label="How the picture is shown"
-            value={first.fit}
-            options={[
-              ['auto', 'As suits it'],
-              ['fill', 'Fill the slide'],
-              ['whole', 'Whole'],
-            ]}
-            onChange={(fit) => void edit({ do: 'set fit', slides: picked, fit })}
-          />
-          <Toggle
-            isSelected={first.motion !== 'still'}
-            onChange={(moves) => void edit({ do: 'set motion', slides: picked, motion: moves ? 'auto' : 'still' })}
-          >
-            A slow move across the picture
-          </Toggle>
-        </>
-      )}
-      <Picks
-        label="How it joins the next"
-        value={first.join.kind}
-        options={joins}
-        onChange={(kind) =>
-          void edit({ do: 'set join', slides: picked, join: { kind, seconds: first.join.seconds || 1 } })
-        }
+      {slides.length === 1 && first.layout !== 'title' && <CaptionPlace slide={first} />}
+      <StayField slides={slides} />
+      {slides.length === 1 && <Silence slide={first} />}
+      <PictureFields slides={slides} />
+      <TransitionField
+        label="How it gives way to the next"
+        value={first.transition ?? story.style.transition}
+        onChange={(transition) => void edit({ do: 'set transition', slides: picked, transition })}
       />
-      {first.join.kind !== 'cut' && (
-        <Picks
-          label="Over how long"
-          value={String(first.join.seconds)}
-          options={[
-            ['0.5', '½ s'],
-            ['1', '1 s'],
-            ['1.5', '1½ s'],
-            ['2', '2 s'],
-          ]}
-          onChange={(seconds) =>
-            void edit({ do: 'set join', slides: picked, join: { kind: first.join.kind, seconds: Number(seconds) } })
-          }
-        />
+      {slides.some((s) => s.transition !== null) && (
+        <Button onPress={() => void edit({ do: 'set transition', slides: picked, transition: null })}>
+          As usual in this story
+        </Button>
       )}
-      {first.picture !== null && (
-        <SourceFields key={first.picture} view={view} slides={slides} picture={first.picture} edit={edit} />
-      )}
+      <PictureSource slides={slides} />
     </Card>
   );
 }
 
-/** Whether there is silence around a voice to be left out. */
-function trims(view: StoryView, take: string): boolean {
-  const spoken = view.story.takes[take];
-  return spoken !== undefined && (spoken.from > 0 || spoken.to < spoken.samples);
+function CaptionPlace({ slide }: { slide: Slide }) {
+  const { edit } = useActs();
+  const caption = wordsOf(slide, 'caption');
+  return (
+    <Picks
+      label="Where the words stand"
+      value={caption?.place ?? 'bottom'}
+      options={[
+        ['top', 'Top'],
+        ['middle', 'Middle'],
+        ['bottom', 'Bottom'],
+      ]}
+      onChange={(place) =>
+        void edit({
+          do: 'set layer',
+          slide: slide.id,
+          layer: caption?.id ?? 'caption',
+          kind: 'words',
+          changes: { role: 'caption', place },
+        })
+      }
+    />
+  );
+}
+
+/** Where there is silence around the voice, it may be left out. */
+function Silence({ slide }: { slide: Slide }) {
+  const { edit } = useActs();
+  const left = trimmed(slide, assetOf(useView().story, slide.voice[0]?.asset, 'voice'));
+  return left === null ? null : (
+    <Toggle isSelected={left} onChange={(to) => void edit({ do: 'set trim', slide: slide.id, trimmed: to })}>
+      Leave out the silence around the voice
+    </Toggle>
+  );
+}
+
+function PictureFields({ slides }: { slides: Slide[] }) {
+  const { edit } = useActs();
+  const pictured = slides.filter((slide) => pictureOf(slide));
+  const picture = pictured[0] && pictureOf(pictured[0]);
+  if (!picture) return null;
+  const set = (changes: Partial<Omit<PictureLayer, 'framing'>> & { framing?: Partial<PictureLayer['framing']> }) =>
+    void edit({ do: 'set layers', slides: pictured.map((s) => s.id), kind: 'picture', changes });
+  return (
+    <>
+      <Picks
+        label="How the picture is shown"
+        value={picture.fit}
+        options={[
+          ['auto', 'As suits it'],
+          ['fill', 'Fill the slide'],
+          ['whole', 'Whole'],
+        ]}
+        onChange={(fit) => set({ fit })}
+      />
+      <Row>
+        <Button onPress={() => set({ recipe: { turn: ((picture.recipe.turn + 270) % 360) as Turn } })}>
+          <TurnLeftIcon /> Turn left
+        </Button>
+        <Button onPress={() => set({ recipe: { turn: ((picture.recipe.turn + 90) % 360) as Turn } })}>
+          <TurnRightIcon /> Turn right
+        </Button>
+      </Row>
+      <Toggle
+        isSelected={picture.framing.motion !== 'still'}
+        onChange={(moves) => set({ framing: { motion: moves ? 'auto' : 'still' } })}
+      >
+        A slow move across the picture
+      </Toggle>
+    </>
+  );
+}
+
+function PictureSource({ slides }: { slides: Slide[] }) {
+  const assets = [...new Set(slides.flatMap((slide) => pictureOf(slide)?.asset ?? []))];
+  return assets.length === 0 ? null : (
+    <>
+      <h3>Source</h3>
+      <SourceFields
+        key={assets[0]}
+        assets={assets}
+        mine={assets.length === 1 ? 'I made it myself' : 'I made them myself'}
+        labels={{ title: 'Title', author: 'Author', link: 'Link', licence: 'Licence, such as CC BY 4.0' }}
+      />
+    </>
+  );
 }

@@ -1,12 +1,14 @@
 import { memo } from 'react';
 import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
-import type { Picture, PlannedSlide, Remark, Slide, StoryDocument } from '../api/types';
+import limits from '../../schema/limits.json';
+import type { Remark, Scene, Slide, Voice, WordsLayer } from '../api/types';
 import { IconButton } from '../parts/controls';
 import { BinIcon, CopyIcon, DownIcon, HandleIcon, PlayIcon, UpIcon } from '../parts/icons';
-import { RowThread } from '../parts/Thread';
+import { RowThread, type ThreadSlide } from '../parts/Thread';
 import { clock, secondsText } from '../parts/time';
-import type { StoryHold } from '../story/useStory';
+import { useActs } from '../story/StoryContext';
+import { textOf, wordsOf, writtenOn } from '../story/slides';
 import { useSavedText } from '../story/useSavedText';
 import { ComposedSlide } from './ComposedSlide';
 import { useNear } from './useNear';
@@ -152,109 +154,88 @@ const Handle = styled(AriaButton)`
   }
 `;
 
-interface Props {
-  story: string;
+/** All that a row shows. */
+export interface Row {
   index: number;
   last: boolean;
   slide: Slide;
-  picture: Picture | undefined;
-  planned: PlannedSlide | undefined;
-  fps: number;
+  scene: Scene | undefined;
+  thread: ThreadSlide | undefined;
+  picture: string;
+  voice: Voice | undefined;
   waveform: number[] | undefined;
-  takeLength: StoryDocument['takes'][string] | undefined;
   title: string;
   ratio: number;
+  fps: number;
   loose: boolean;
   remarks: Remark[] | undefined;
-  edit: StoryHold['edit'];
-  take: StoryHold['take'];
-  onRemove: (ids: string[]) => void;
-  onDuplicate: (ids: string[]) => void;
-  onMove: (ids: string[], by: -1 | 1) => void;
-  onPlay: (slide: string) => void;
 }
+
+/** What is done to whole slides of the sheet. */
+export interface RowActs {
+  remove: (ids: string[]) => void;
+  duplicate: (ids: string[]) => void;
+  move: (ids: string[], by: -1 | 1) => void;
+  play: (slide: string) => void;
+}
+
+interface Props {
+  row: Row;
+  acts: RowActs;
+}
+
+const same = (a: Row, b: Row): boolean => (Object.keys(a) as (keyof Row)[]).every((key) => a[key] === b[key]);
 
 /** Letters of a script that two lines of the row hold; more fade out until the field is entered. */
 const LONG = 120;
-const noRemarks: Remark[] = [];
 
-/** A row far below the window is only its place; 200 slides open as fast as ten. */
-export const SlideRow = memo(function SlideRow(props: Props) {
-  const { ref, near } = useNear(props.index < 12);
-  return near ? (
-    <FullRow {...props} />
-  ) : (
-    <Grid ref={ref}>
-      <Time>
-        <strong>{props.index + 1}</strong>
-      </Time>
-    </Grid>
-  );
-});
+/** A row far below the window is only its place; 200 slides open as fast as ten. A row whose slide has not changed is not drawn again. */
+export const SlideRow = memo(
+  function SlideRow({ row, acts }: Props) {
+    const { ref, near } = useNear(row.index < 12);
+    return near ? (
+      <FullRow row={row} acts={acts} />
+    ) : (
+      <Grid ref={ref}>
+        <Time>
+          <strong>{row.index + 1}</strong>
+        </Time>
+      </Grid>
+    );
+  },
+  (a, b) => a.acts === b.acts && same(a.row, b.row),
+);
 
-const FullRow = memo(function FullRow({
-  story,
-  index,
-  last,
-  slide,
-  picture,
-  planned,
-  fps,
-  waveform,
-  takeLength,
-  title,
-  ratio,
-  loose,
-  remarks,
-  edit,
-  take,
-  onRemove,
-  onDuplicate,
-  onMove,
-  onPlay,
-}: Props) {
+function FullRow({ row, acts }: Props) {
+  const { index, slide, scene, thread, fps, loose, title } = row;
   const name = `slide ${index + 1}`;
   return (
     <Grid>
       <Time>
         <strong>{index + 1}</strong>
         <span>
-          <span title="Starts at">{clock((planned?.start ?? 0) / fps)}</span>{' '}
+          <span title="Starts at">{clock((thread?.start ?? 0) / fps)}</span>{' '}
           <span title="Stays for" className="stay">
-            {secondsText((planned?.stay ?? 0) / fps)}
+            {secondsText((thread?.stay ?? 0) / fps)}
           </span>
         </span>
-        {planned && <RowThread slide={planned} fps={fps} width={88} height={88} loose={loose} />}
+        {thread && <RowThread slide={thread} fps={fps} width={88} height={88} loose={loose} />}
         {loose && <span className="unseen">Proof has something to say about this slide.</span>}
       </Time>
       <Shown>
-        {planned && (
-          <ComposedSlide
-            story={story}
-            planned={planned}
-            ratio={ratio}
-            picture={picture?.file ?? ''}
-            words={slide.kind === 'title' ? slide.heading || title : slide.caption.text}
-          />
+        {scene && (
+          <ComposedSlide scene={scene} ratio={row.ratio} picture={row.picture} words={writtenOn(slide, title)} />
         )}
       </Shown>
       <Words>
-        {slide.kind === 'title' ? (
-          <TitleWords slide={slide} title={title} edit={edit} name={name} />
+        {slide.layout === 'title' ? (
+          <TitleWords slide={slide} title={title} name={name} />
         ) : (
-          <CaptionWords slide={slide} edit={edit} name={name} />
+          <CaptionWords slide={slide} name={name} />
         )}
-        <ScriptWords slide={slide} edit={edit} name={name} />
-        <VoiceStrip
-          story={story}
-          slide={slide}
-          name={name}
-          waveform={waveform}
-          length={takeLength}
-          take={take}
-          onPlay={onPlay}
-        />
-        {(remarks ?? noRemarks).map((remark) => (
+        <ScriptWords slide={slide} name={name} />
+        <VoiceStrip slide={slide} name={name} waveform={row.waveform} voice={row.voice} onPlay={acts.play} />
+        {row.remarks?.map((remark) => (
           <p className="remark" key={remark.id}>
             <strong>{remark.author}:</strong> {remark.text}
           </p>
@@ -264,47 +245,50 @@ const FullRow = memo(function FullRow({
         <Handle slot="drag" aria-label={`Drag ${name}`}>
           <HandleIcon />
         </Handle>
-        <IconButton label={`Play from ${name}`} onPress={() => onPlay(slide.id)}>
+        <IconButton label={`Play from ${name}`} onPress={() => acts.play(slide.id)}>
           <PlayIcon />
         </IconButton>
-        <IconButton label={`Move ${name} up`} isDisabled={index === 0} onPress={() => onMove([slide.id], -1)}>
+        <IconButton label={`Move ${name} up`} isDisabled={index === 0} onPress={() => acts.move([slide.id], -1)}>
           <UpIcon />
         </IconButton>
-        <IconButton label={`Move ${name} down`} isDisabled={last} onPress={() => onMove([slide.id], 1)}>
+        <IconButton label={`Move ${name} down`} isDisabled={row.last} onPress={() => acts.move([slide.id], 1)}>
           <DownIcon />
         </IconButton>
-        <IconButton label={`Duplicate ${name}`} onPress={() => onDuplicate([slide.id])}>
+        <IconButton label={`Duplicate ${name}`} onPress={() => acts.duplicate([slide.id])}>
           <CopyIcon />
         </IconButton>
-        <IconButton label={`Delete ${name}`} onPress={() => onRemove([slide.id])}>
+        <IconButton label={`Delete ${name}`} onPress={() => acts.remove([slide.id])}>
           <BinIcon />
         </IconButton>
       </Tools>
     </Grid>
   );
-});
+}
 
 interface WordsProps {
   slide: Slide;
-  edit: StoryHold['edit'];
   name: string;
 }
 
-function TitleWords({ slide, title, edit, name }: WordsProps & { title: string }) {
-  const heading = useSavedText(
-    slide.heading,
-    (text) => void edit({ do: 'set heading', slide: slide.id, heading: text }),
+/** The text of one of a slide's words, kept as it is written. */
+function useWords(slide: Slide, role: WordsLayer['role']) {
+  const { edit } = useActs();
+  const layer = wordsOf(slide, role)?.id ?? role;
+  return useSavedText(
+    textOf(slide, role),
+    (text) => void edit({ do: 'set layer', slide: slide.id, layer, kind: 'words', changes: { role, text } }),
   );
-  const subtitle = useSavedText(
-    slide.subtitle,
-    (text) => void edit({ do: 'set heading', slide: slide.id, subtitle: text }),
-  );
+}
+
+function TitleWords({ slide, title, name }: WordsProps & { title: string }) {
+  const heading = useWords(slide, 'title');
+  const subtitle = useWords(slide, 'subtitle');
   return (
     <>
       <input
         aria-label={`Title on ${name}`}
         placeholder={title}
-        maxLength={120}
+        maxLength={limits.title}
         value={heading.value}
         onChange={(e) => heading.onChange(e.target.value)}
         onBlur={heading.onBlur}
@@ -313,7 +297,7 @@ function TitleWords({ slide, title, edit, name }: WordsProps & { title: string }
         className="subtitle"
         aria-label={`Subtitle on ${name}`}
         placeholder="A line below it, if you like"
-        maxLength={200}
+        maxLength={limits.words}
         value={subtitle.value}
         onChange={(e) => subtitle.onChange(e.target.value)}
         onBlur={subtitle.onBlur}
@@ -322,18 +306,15 @@ function TitleWords({ slide, title, edit, name }: WordsProps & { title: string }
   );
 }
 
-function CaptionWords({ slide, edit, name }: WordsProps) {
-  const caption = useSavedText(
-    slide.caption.text,
-    (text) => void edit({ do: 'set caption', slide: slide.id, caption: { text } }),
-  );
+function CaptionWords({ slide, name }: WordsProps) {
+  const caption = useWords(slide, 'caption');
   return (
     <textarea
       className="caption"
       rows={1}
       aria-label={`Caption on ${name}`}
       placeholder="Words on the picture: one plain fact"
-      maxLength={300}
+      maxLength={limits.words}
       value={caption.value}
       onChange={(e) => caption.onChange(e.target.value)}
       onBlur={caption.onBlur}
@@ -341,14 +322,15 @@ function CaptionWords({ slide, edit, name }: WordsProps) {
   );
 }
 
-function ScriptWords({ slide, edit, name }: WordsProps) {
+function ScriptWords({ slide, name }: WordsProps) {
+  const { edit } = useActs();
   const script = useSavedText(slide.script, (text) => void edit({ do: 'set script', slide: slide.id, script: text }));
   return (
     <textarea
       className={script.value.length > LONG ? 'script long' : 'script'}
       aria-label={`Script of ${name}`}
       placeholder="What you say here. It is read aloud, never shown."
-      maxLength={5000}
+      maxLength={limits.script}
       rows={1}
       value={script.value}
       onChange={(e) => script.onChange(e.target.value)}

@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import { Input, Label, NumberField } from 'react-aria-components';
 import styled from 'styled-components';
-import type { Slide, StoryView } from '../api/types';
+import limits from '../../schema/limits.json';
+import type { Slide } from '../api/types';
 import { Button, Soft, fieldLook } from '../parts/controls';
-import type { StoryHold } from '../story/useStory';
+import { threadOf } from '../stage/plan';
+import { useActs, useView } from '../story/StoryContext';
 
 const Beside = styled.div`
   display: flex;
@@ -19,8 +21,10 @@ const Seconds = styled(NumberField)`
 `;
 
 /** How long the chosen slides stay: as long as their voices, or a time of their own. */
-export function StayField({ slides, view, edit }: { slides: Slide[]; view: StoryView; edit: StoryHold['edit'] }) {
-  const free = slides.filter((s) => s.take === null);
+export function StayField({ slides }: { slides: Slide[] }) {
+  const { edit } = useActs();
+  const { plan } = useView();
+  const free = slides.filter((s) => s.voice.length === 0);
   const ids = free.map((s) => s.id);
   const [total, setTotal] = useState(90);
   const [first] = free;
@@ -30,14 +34,14 @@ export function StayField({ slides, view, edit }: { slides: Slide[]; view: Story
         {slides.length === 1 ? 'It stays as long as its voice lasts.' : 'They stay as long as their voices last.'}
       </Soft>
     );
-  const planned = view.plan.slides.find((s) => s.id === first.id);
+  const planned = threadOf(plan).find((s) => s.id === first.id);
   return (
     <>
       <Beside>
         <Seconds
-          value={(planned?.stay ?? 0) / view.plan.fps}
-          minValue={0.5}
-          maxValue={600}
+          value={(planned?.stay ?? 0) / plan.fps}
+          minValue={limits.leastStay}
+          maxValue={limits.mostStay}
           formatOptions={{ maximumFractionDigits: 2 }}
           onChange={(stay) => {
             // An emptied field says nothing.

@@ -2,13 +2,14 @@ import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { sentence } from '../api/client';
-import type { Slide, StoryDocument } from '../api/types';
+import type { Slide, Voice } from '../api/types';
 import { bringInSound } from '../booth/keeper';
 import { GoTo, Quiet, Row, Soft } from '../parts/controls';
 import { VoiceIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
 import { secondsText } from '../parts/time';
-import type { StoryHold } from '../story/useStory';
+import { useActs } from '../story/StoryContext';
+import { spokenSamples } from '../story/slides';
 import { useSession } from '../account/session';
 
 const Wave = styled.svg`
@@ -30,17 +31,16 @@ const Go = styled(GoTo)`
 export const sounds = ['audio/*', '.wav', '.mp3', '.m4a', '.ogg', '.opus', '.flac', '.webm', '.aif', '.aiff'];
 
 interface Props {
-  story: string;
   slide: Slide;
   name: string;
   waveform: number[] | undefined;
-  length: StoryDocument['takes'][string] | undefined;
-  take: StoryHold['take'];
+  voice: Voice | undefined;
   onPlay: (slide: string) => void;
 }
 
-/** The voice of a slide: its waveform with what is trimmed, or the ways to get one. */
-export function VoiceStrip({ story, slide, name, waveform, length, take, onPlay }: Props) {
+/** The voice of a slide: its waveform with what is left out, or the ways to get one. */
+export function VoiceStrip({ slide, name, waveform, voice, onPlay }: Props) {
+  const { id: story, receive } = useActs();
   const tell = useTell();
   const { person } = useSession();
   const [busy, setBusy] = useState(false);
@@ -49,11 +49,11 @@ export function VoiceStrip({ story, slide, name, waveform, length, take, onPlay 
     if (!file || !person) return;
     setBusy(true);
     bringInSound(person.id, story, slide.id, file)
-      .then((finished) => take(finished.story))
+      .then((finished) => receive(finished.story))
       .catch((error: unknown) => tell(`${file.name}: ${sentence(error)}`, { tone: 'trouble' }))
       .finally(() => setBusy(false));
   };
-  if (!length) {
+  if (!voice) {
     return (
       <Row>
         <Go to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name}`}>
@@ -68,20 +68,22 @@ export function VoiceStrip({ story, slide, name, waveform, length, take, onPlay 
     );
   }
   const peaks = waveform ?? [];
-  const [from, to] = slide.trimmed ? [length.from, length.to] : [0, length.samples];
-  const share = (samples: number) => (samples / length.samples) * 100;
+  const share = (samples: number) => (samples / voice.samples) * 100;
+  // Of the take that it begins with; what another adds is only counted.
+  const spans = slide.voice.filter(({ asset }) => asset === slide.voice[0]?.asset);
+  const seconds = secondsText(spokenSamples(slide) / 48_000);
   return (
     <Row style={{ flexWrap: 'nowrap' }}>
       <Wave
         viewBox="0 0 100 34"
         preserveAspectRatio="none"
         role="img"
-        aria-label={`Voice, ${secondsText((to - from) / 48_000)}`}
+        aria-label={`Voice, ${seconds}`}
         onClick={() => onPlay(slide.id)}
       >
         {peaks.map((peak, i) => {
           const x = ((i + 0.5) / peaks.length) * 100;
-          const heard = x >= share(from) && x <= share(to);
+          const heard = spans.some(({ from, to }) => x >= share(from) && x <= share(to));
           const h = Math.max(0.6, Math.sqrt(peak) * 16);
           return (
             <line
@@ -98,7 +100,7 @@ export function VoiceStrip({ story, slide, name, waveform, length, take, onPlay 
         })}
       </Wave>
       <Soft as="span" style={{ whiteSpace: 'nowrap' }}>
-        {secondsText((to - from) / 48_000)}
+        {seconds}
       </Soft>
       <Go className="tools" to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name} again`}>
         <VoiceIcon />

@@ -6,10 +6,11 @@ import { Card, Soft } from '../parts/controls';
 import { clock } from '../parts/time';
 import { Toggle } from '../parts/Toggle';
 import { ProofList } from '../story/ProofList';
-import type { StoryHold } from '../story/useStory';
+import { useActs, useView } from '../story/StoryContext';
 import { Beds } from './Beds';
 import { CaptionsIn } from './CaptionsIn';
 import { languages } from './languages';
+import { TransitionField } from './TransitionField';
 
 const shapes: [StoryView['story']['shape'], string][] = [
   ['16:9', 'Wide 16:9'],
@@ -27,20 +28,16 @@ const Loud = styled.p`
 
 /** What concerns the whole story. */
 export function WholePanel({
-  view,
-  edit,
-  take,
   remarks,
   answer,
   onPick,
 }: {
-  view: StoryView;
-  edit: StoryHold['edit'];
-  take: StoryHold['take'];
   remarks: Remark[];
   answer: HandIn | undefined;
   onPick: (slide: string) => void;
 }) {
+  const view = useView();
+  const { edit } = useActs();
   const { assignment, plan } = view;
   return (
     <Card aria-label="The whole story">
@@ -58,7 +55,7 @@ export function WholePanel({
         {assignment && ` · ${assignment.title}: ${clock(assignment.leastSeconds)} to ${clock(assignment.mostSeconds)}`}
       </p>
       <h3>Proof</h3>
-      <ProofList view={view} edit={edit} onPick={onPick} />
+      <ProofList onPick={onPick} />
       <Toggle isSelected={view.story.credits} onChange={(credits) => void edit({ do: 'show credits', credits })}>
         Credits at the end, made from the sources
       </Toggle>
@@ -68,14 +65,19 @@ export function WholePanel({
         options={shapes}
         onChange={(shape) => void edit({ do: 'set shape', shape })}
       />
+      <TransitionField
+        label="How slides give way to each other"
+        value={view.story.style.transition}
+        onChange={(transition) => void edit({ do: 'set style', transition })}
+      />
       <Select
         label="Language"
         value={view.story.language}
         options={languages(view.story.language)}
         onChange={(language) => void edit({ do: 'set language', language })}
       />
-      <Beds view={view} edit={edit} take={take} />
-      <CaptionsIn view={view} edit={edit} take={take} />
+      <Beds />
+      <CaptionsIn />
       <Soft>Choose a slide to set how long it stays, how its picture is shown, and whose it is.</Soft>
     </Card>
   );

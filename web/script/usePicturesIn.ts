@@ -43,7 +43,7 @@ export function usePicturesIn(story: string, hold: StoryHold) {
   /** Taken off the list while they waited. */
   const left = useRef(new Set<string>());
   const queue = useRef<{ arrival: Arrival; after: string[] }[]>([]);
-  const { take, edit } = hold;
+  const { receive, edit } = hold;
 
   const mark = useCallback(
     (id: string, change: Partial<Arrival>) =>
@@ -65,7 +65,7 @@ export function usePicturesIn(story: string, hold: StoryHold) {
           if ('same' in added) {
             mark(arrival.id, { state: 'same', same: added.same });
           } else {
-            take(added.story);
+            receive(added.story);
             mark(arrival.id, { state: 'done', share: 1 });
           }
           break;
@@ -82,7 +82,7 @@ export function usePicturesIn(story: string, hold: StoryHold) {
       }
     }
     busy.current -= 1;
-  }, [mark, story, take]);
+  }, [mark, receive, story]);
 
   const bringIn = useCallback(
     (files: File[]) => {
@@ -111,7 +111,8 @@ export function usePicturesIn(story: string, hold: StoryHold) {
   const useAgain = useCallback(
     (arrival: Arrival) => {
       const last = hold.view?.story.slides.at(-1)?.id ?? null;
-      void edit({ do: 'add slide', slide: { id: newId(), kind: 'picture', picture: arrival.same }, after: last });
+      const layers = [{ id: 'picture', kind: 'picture', asset: arrival.same }];
+      void edit({ do: 'add slide', slide: { id: newId(), layers }, after: last });
       mark(arrival.id, { state: 'done' });
     },
     [edit, hold.view, mark],

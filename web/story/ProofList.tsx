@@ -1,9 +1,11 @@
 import styled from 'styled-components';
 import { useSession } from '../account/session';
-import type { Finding, StoryView } from '../api/types';
+import type { Finding } from '../api/types';
 import { Button, Row } from '../parts/controls';
 import { TickIcon } from '../parts/icons';
-import { newId, type StoryHold } from './useStory';
+import { pictureOf } from './slides';
+import { useActs, useView } from './StoryContext';
+import { newId } from './useStory';
 
 const Good = styled.ul`
   display: grid;
@@ -45,14 +47,16 @@ const Number = styled(Button)`
 const NAMED = 12;
 
 /** What one act mends for all slides of a finding. */
-function useMends(view: StoryView, edit: StoryHold['edit']) {
+function useMends() {
+  const { story } = useView();
+  const { edit } = useActs();
   const { person } = useSession();
   const mine = { author: person?.firstName ?? '', licence: 'my own work' };
   const pictures = (slides: string[]) => [
-    ...new Set(view.story.slides.flatMap((s) => (slides.includes(s.id) && s.picture !== null ? [s.picture] : []))),
+    ...new Set(story.slides.flatMap((s) => (slides.includes(s.id) ? (pictureOf(s)?.asset ?? []) : []))),
   ];
-  const lacking = Object.entries(view.story.music ?? {})
-    .filter(([, music]) => Object.values(music.source ?? {}).every((part) => part === ''))
+  const lacking = Object.entries(story.assets)
+    .filter(([, { kind, source }]) => kind === 'music' && Object.values(source).every((part) => part === ''))
     .map(([id]) => id);
   return (finding: Finding): [string, () => void] | null => {
     const slides = finding.slides.map((s) => s.id);
@@ -60,20 +64,20 @@ function useMends(view: StoryView, edit: StoryHold['edit']) {
       case 'no-source':
         return [
           slides.length === 1 ? 'I made it myself' : 'I made these myself',
-          () => void edit({ do: 'set source', pictures: pictures(slides), source: mine }),
+          () => void edit({ do: 'set source', assets: pictures(slides), source: mine }),
         ];
       case 'no-music-source':
-        return ['I made the music myself', () => void edit({ do: 'set source', music: lacking, source: mine })];
+        return ['I made the music myself', () => void edit({ do: 'set source', assets: lacking, source: mine })];
       case 'small-picture':
       case 'much-cropped':
         return [
           slides.length === 1 ? 'Show it whole' : 'Show them whole',
-          () => void edit({ do: 'set fit', slides, fit: 'whole' }),
+          () => void edit({ do: 'set layers', slides, kind: 'picture', changes: { fit: 'whole' } }),
         ];
       case 'no-title':
         return [
           'Add a title slide',
-          () => void edit({ do: 'add slide', slide: { id: newId(), kind: 'title' }, after: null }),
+          () => void edit({ do: 'add slide', slide: { id: newId(), layout: 'title' }, after: null }),
         ];
       default:
         return null;
@@ -82,16 +86,9 @@ function useMends(view: StoryView, edit: StoryHold['edit']) {
 }
 
 /** The reading before the film: what is good first, then what to mend, each thing once, with its slides. */
-export function ProofList({
-  view,
-  edit,
-  onPick,
-}: {
-  view: StoryView;
-  edit: StoryHold['edit'];
-  onPick: (slide: string) => void;
-}) {
-  const mends = useMends(view, edit);
+export function ProofList({ onPick }: { onPick: (slide: string) => void }) {
+  const view = useView();
+  const mends = useMends();
   const number = (slide: string) => view.story.slides.findIndex((s) => s.id === slide) + 1;
   return (
     <>

@@ -12,8 +12,8 @@ type Ask = (revision: string) => Promise<StoryView>;
 export const newId = (): string => crypto.randomUUID();
 export const storyKey = (id: string) => ['story', id];
 
-/** Takes a story that the server answered with, unless a newer one is here already. */
-export const takeNewer = (queries: QueryClient, id: string, newer: StoryView) =>
+/** Keeps a story that the server answered with, unless a newer one is here already. */
+export const keepNewer = (queries: QueryClient, id: string, newer: StoryView) =>
   queries.setQueryData<StoryView>(storyKey(id), (old) => (old && old.revision > newer.revision ? old : newer));
 
 /** Where the story was changed elsewhere meanwhile, the newest is fetched and the act is done on that: each is about its own part. */
@@ -44,7 +44,7 @@ export function useStory(id: string) {
       old && (old as StoryView).revision > (newer as StoryView).revision ? old : newer,
     refetchOnMount: 'always',
   });
-  const take = useCallback((newer: StoryView) => takeNewer(queries, id, newer), [queries, id]);
+  const receive = useCallback((newer: StoryView) => keepNewer(queries, id, newer), [queries, id]);
   const { mutateAsync } = useMutation({
     mutationKey: key,
     scope: { id: key.join(' ') },
@@ -56,7 +56,7 @@ export function useStory(id: string) {
       problem instanceof Unreachable && problem.seconds > 0
         ? problem.seconds * 1000
         : Math.min(1000 * 1.6 ** count, 15_000),
-    onSuccess: take,
+    onSuccess: receive,
     onError: (problem) => {
       tell(sentence(problem), { tone: 'trouble' });
       return queries.invalidateQueries({ queryKey: key });
@@ -97,7 +97,7 @@ export function useStory(id: string) {
     [change, id],
   );
 
-  return { view, error, saving, edit, undo, redo, take };
+  return { view, error, saving, edit, undo, redo, receive };
 }
 
 export type StoryHold = ReturnType<typeof useStory>;

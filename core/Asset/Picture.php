@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Asset;
+
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
+
+/** A picture that the story may use. Width and height are pixels of the upright picture. */
+final readonly class Picture extends Asset
+{
+    public function __construct(string $id, string $file, public int $width, public int $height, Source $source = new Source())
+    {
+        parent::__construct($id, $file, $source);
+    }
+
+    public static function read(string $id, Fields $in): self
+    {
+        return new self($id, $in->text('file', Limits::FILE, min: 1), $in->whole('width', 1, 100_000), $in->whole('height', 1, 100_000), Source::in($in));
+    }
+
+    public function kind(): AssetKind
+    {
+        return AssetKind::Picture;
+    }
+
+    public function withSource(Source $source): static
+    {
+        return new self($this->id, $this->file, $this->width, $this->height, $source);
+    }
+
+    protected function measured(): array
+    {
+        return ['width' => $this->width, 'height' => $this->height];
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Captions;
+
+use Rhapsode\Core\Asset\Voice;
+use Rhapsode\Core\Pacing\PlacedSpan;
+use Rhapsode\Core\Sound\Trim;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Timing\Rate;
+
+/**
+ * The voice of a slide as it is heard, its spans one after another: $begin is the millisecond of the film at which somebody
+ * begins to speak, $seconds for how long, $pauses where nobody does, in seconds from there.
+ */
+final readonly class Speech
+{
+    /** @param list<array{float, float}> $pauses */
+    private function __construct(public int $begin, public float $seconds, public array $pauses) {}
+
+    /** @param list<PlacedSpan> $spans */
+    public static function of(Story $story, array $spans): ?self
+    {
+        $first = $spans[0] ?? null;
+        $last = $spans[\count($spans) - 1] ?? null;
+        $opening = null === $first ? null : $story->voice($first->asset);
+        $closing = null === $last ? null : $story->voice($last->asset);
+        if (null === $first || null === $last || null === $opening || null === $closing) {
+            return null;
+        }
+        $from = $first->at + self::begins($first, $opening) - $first->from;
+        $to = max($from + 1, $last->at + self::ends($last, $closing) - $last->from);
+        $pauses = array_filter(self::pauses($story, $spans), static fn(array $pause): bool => $pause[0] > $from && $pause[1] < $to);
+
+        return new self(
+            intdiv($from * 1000, Rate::SAMPLES),
+            ($to - $from) / Rate::SAMPLES,
+            array_values(array_map(static fn(array $pause): array => [($pause[0] - $from) / Rate::SAMPLES, ($pause[1] - $from) / Rate::SAMPLES], $pauses)),
+        );
+    }
+
+    /** Trimming leaves a margin on both sides, where there was room for one. */
+    private static function begins(PlacedSpan $span, Voice $voice): int
+    {
+        return max($span->from, min($voice->from + (0 === $voice->from ? 0 : Trim::BEFORE), $voice->to - 1, $span->to - 1));
+    }
+
+    private static function ends(PlacedSpan $span, Voice $voice): int
+    {
+        return max($span->from + 1, min($span->to, $voice->to - ($voice->to === $voice->samples ? 0 : Trim::AFTER)));
+    }
+
+    /**
+     * @param list<PlacedSpan> $spans
+     *
+     * @return list<array{int, int}> samples of the film
+     */
+    public static function pauses(Story $story, array $spans): array
+    {
+        $pauses = [];
+        foreach ($spans as $span) {
+            foreach ($story->voice($span->asset)->pauses ?? [] as [$from, $to]) {
+                if ($from >= $span->from && $to <= $span->to) {
+                    $pauses[] = [$span->at + $from - $span->from, $span->at + $to - $span->from];
+                }
+            }
+        }
+
+        return $pauses;
+    }
+}

@@ -1,0 +1,267 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Document;
+
+/**
+ * Reads typed fields out of decoded JSON. Whatever is missing or of the wrong type or range is refused
+ * with the field's path, so that everything behind it can rely on its types.
+ */
+final readonly class Fields
+{
+    /** @param array<array-key, mixed> $data */
+    private function __construct(private array $data, private string $path) {}
+
+    /** @throws Malformed when $data is not an object */
+    public static function of(mixed $data, string $path = ''): self
+    {
+        if (!\is_array($data)) {
+            throw new Malformed(self::say($path, 'must be an object'));
+        }
+
+        return new self($data, $path);
+    }
+
+    /** @return list<string> */
+    public function keys(): array
+    {
+        return array_map(strval(...), array_keys($this->data));
+    }
+
+    /**
+     * The same fields and others.
+     *
+     * @param array<string, mixed> $more
+     */
+    public function with(array $more): self
+    {
+        return new self([...$this->data, ...$more], $this->path);
+    }
+
+    /** What stands there, unread; null where nothing does. For what is handed on to be read. */
+    public function raw(string $key): mixed
+    {
+        return $this->data[$key] ?? null;
+    }
+
+    /** @return array<string, mixed> all that stands there, unread */
+    public function all(): array
+    {
+        return array_combine($this->keys(), array_values($this->data));
+    }
+
+    public function has(string $key): bool
+    {
+        return isset($this->data[$key]);
+    }
+
+    /**
+     * What text never holds: control characters but line breaks and tabs; what Unicode sets aside as no character at all (section
+     * 23.7), which XML cannot hold; and the marks that turn the direction of all that follows (UAX 9), by which a title could
+     * disturb the page around it. Marks of one place (LRM, RLM, joiners) stay.
+     */
+    private const NEVER = '/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F\x{202A}-\x{202E}\x{2066}-\x{2069}\x{FDD0}-\x{FDEF}\x{FFFE}\x{FFFF}\x{1FFFE}\x{1FFFF}\x{2FFFE}\x{2FFFF}'
+        . '\x{3FFFE}\x{3FFFF}\x{4FFFE}\x{4FFFF}\x{5FFFE}\x{5FFFF}\x{6FFFE}\x{6FFFF}\x{7FFFE}\x{7FFFF}\x{8FFFE}\x{8FFFF}\x{9FFFE}\x{9FFFF}'
+        . '\x{AFFFE}\x{AFFFF}\x{BFFFE}\x{BFFFF}\x{CFFFE}\x{CFFFF}\x{DFFFE}\x{DFFFF}\x{EFFFE}\x{EFFFF}\x{FFFFE}\x{FFFFF}\x{10FFFE}\x{10FFFF}]/u';
+    /** What leaves no mark on the page: spaces, joiners and the like, and letters that are blank. */
+    private const UNSEEN = '/[\p{Z}\p{Cc}\p{Cf}\x{034F}\x{115F}\x{1160}\x{17B4}\x{17B5}\x{180B}-\x{180F}\x{2800}\x{3164}\x{FE00}-\x{FE0F}\x{FFA0}\x{E0100}-\x{E01EF}]+/u';
+
+    /** Text in valid UTF-8, normalised to NFC, without what text never holds. $min counts what can be seen. */
+    public function text(string $key, int $max = 5000, ?string $default = null, int $min = 0): string
+    {
+        $given = $this->data[$key] ?? $default;
+        if (!\is_string($given) || !mb_check_encoding($given, 'UTF-8')) {
+            throw $this->bad($key, 'must be text');
+        }
+        $value = str_replace(["\r\n", "\r"], "\n", $given);
+        $value = (string) preg_replace(self::NEVER, '', $value);
+        $composed = \Normalizer::normalize($value, \Normalizer::FORM_C);
+        $value = \is_string($composed) ? $composed : $value;
+        $length = mb_strlen($value);
+        if ($length > $max) {
+            throw $this->bad($key, \sprintf('is too long: %d characters, and %d fit', $length, $max));
+        }
+        if ($min > 0 && mb_strlen((string) preg_replace(self::UNSEEN, '', $value)) < $min) {
+            throw $this->bad($key, 'must not be empty');
+        }
+
+        return $value;
+    }
+
+    public function textOrNull(string $key, int $max = 5000): ?string
+    {
+        return isset($this->data[$key]) ? $this->text($key, $max) : null;
+    }
+
+    /** Letters, digits, dash, underscore: nothing that means something in a path or a query. */
+    public function id(string $key): string
+    {
+        $value = $this->data[$key] ?? null;
+        if (!\is_string($value) || 1 !== preg_match('/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/D', $value)) {
+            throw $this->bad($key, 'must be an id');
+        }
+
+        return $value;
+    }
+
+    public function idOrNull(string $key): ?string
+    {
+        return isset($this->data[$key]) ? $this->id($key) : null;
+    }
+
+    /** @return list<string> */
+    public function ids(string $key): array
+    {
+        $ids = [];
+        foreach ($this->items($key) as $index => $value) {
+            $ids[] = (new self(['id' => $value], "{$this->path}{$key}[{$index}]."))->id('id');
+        }
+
+        return $ids;
+    }
+
+    public function whole(string $key, int $min, int $max, ?int $default = null): int
+    {
+        $value = $this->data[$key] ?? $default;
+        if (!\is_int($value) || $value < $min || $value > $max) {
+            throw $this->bad($key, \sprintf('must be a whole number from %d to %d', $min, $max));
+        }
+
+        return $value;
+    }
+
+    /** A number of degrees that is a quarter turn or several. @return int<0, 3> how many */
+    public function quarters(string $key, ?int $default = null): int
+    {
+        $value = $this->whole($key, 0, 270, $default);
+
+        return match ($value) {
+            0 => 0,
+            90 => 1,
+            180 => 2,
+            270 => 3,
+            default => throw $this->bad($key, 'must be 0, 90, 180 or 270'),
+        };
+    }
+
+    public function number(string $key, float $min, float $max, ?float $default = null): float
+    {
+        $value = $this->data[$key] ?? $default;
+        if ((!\is_int($value) && !\is_float($value)) || !is_finite((float) $value) || $value < $min || $value > $max) {
+            throw $this->bad($key, \sprintf('must be a number from %s to %s', $min, $max));
+        }
+
+        return (float) $value;
+    }
+
+    public function numberOrNull(string $key, float $min, float $max): ?float
+    {
+        return isset($this->data[$key]) ? $this->number($key, $min, $max) : null;
+    }
+
+    public function flag(string $key, ?bool $default = null): bool
+    {
+        $value = $this->data[$key] ?? $default;
+        if (!\is_bool($value)) {
+            throw $this->bad($key, 'must be true or false');
+        }
+
+        return $value;
+    }
+
+    /**
+     * @template T of \BackedEnum
+     *
+     * @param class-string<T> $enum
+     * @param T|null          $default
+     *
+     * @return T
+     */
+    public function choice(string $key, string $enum, ?\BackedEnum $default = null): \BackedEnum
+    {
+        $value = $this->data[$key] ?? $default?->value;
+        $case = \is_string($value) ? $enum::tryFrom($value) : null;
+        if (null === $case) {
+            throw $this->bad($key, 'must be one of ' . implode(', ', array_map(static fn(\BackedEnum $c): string => (string) $c->value, $enum::cases())));
+        }
+
+        return $case;
+    }
+
+    public function object(string $key): self
+    {
+        return self::of($this->data[$key] ?? null, $this->path . $key . '.');
+    }
+
+    public function objectOrNull(string $key): ?self
+    {
+        return isset($this->data[$key]) ? $this->object($key) : null;
+    }
+
+    /** @return list<self> */
+    public function objects(string $key): array
+    {
+        $objects = [];
+        foreach ($this->items($key) as $index => $value) {
+            $objects[] = self::of($value, "{$this->path}{$key}[{$index}].");
+        }
+
+        return $objects;
+    }
+
+    /**
+     * Pairs of whole numbers, the second larger than the first.
+     *
+     * @return list<array{int, int}>
+     */
+    public function pairs(string $key, int $min, int $max): array
+    {
+        $pairs = [];
+        foreach ($this->items($key) as $pair) {
+            [$from, $to] = \is_array($pair) ? array_values($pair) + [null, null] : [null, null];
+            if (!\is_int($from) || !\is_int($to) || $from < $min || $to <= $from || $to > $max) {
+                throw $this->bad($key, \sprintf('must be pairs of whole numbers from %d to %d', $min, $max));
+            }
+            $pairs[] = [$from, $to];
+        }
+
+        return $pairs;
+    }
+
+    /** @return array<string, self> each named object under the key; none when it is absent */
+    public function named(string $key): array
+    {
+        $objects = [];
+        $values = $this->data[$key] ?? [];
+        if (!\is_array($values)) {
+            throw $this->bad($key, 'must be an object');
+        }
+        foreach ($values as $name => $value) {
+            $objects[(string) $name] = self::of($value, "{$this->path}{$key}.{$name}.");
+        }
+
+        return $objects;
+    }
+
+    /** @return list<mixed> */
+    private function items(string $key): array
+    {
+        $values = $this->data[$key] ?? [];
+        if (!\is_array($values) || !array_is_list($values)) {
+            throw $this->bad($key, 'must be a list');
+        }
+
+        return $values;
+    }
+
+    private function bad(string $key, string $what): Malformed
+    {
+        return new Malformed(self::say($this->path . $key, $what));
+    }
+
+    private static function say(string $path, string $what): string
+    {
+        return \sprintf('“%s” %s.', '' === $path ? 'The document' : rtrim($path, '.'), $what);
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Document;
+
+/**
+ * How much of everything a story may hold. The schemas and the page hold to the same figures: tests/core/LimitsTest compares
+ * them, and writes schema/limits.json, which the page reads.
+ */
+final class Limits
+{
+    // Characters.
+    public const TITLE = 120;
+    public const WORDS = 300;
+    public const SCRIPT = 5000;
+    public const FILE = 255;
+    public const SOURCE_TITLE = 200;
+    public const SOURCE_AUTHOR = 200;
+    public const SOURCE_LINK = 500;
+    public const SOURCE_LICENCE = 100;
+    public const LANGUAGE = 35;
+    public const TIMED_CAPTION = 500;
+
+    // How many.
+    public const SLIDES = 500;
+    public const LAYERS = 40;
+    public const SPANS = 100;
+    public const BEDS = 50;
+    public const TIMED_CAPTIONS = 5000;
+    /** In one request. */
+    public const EDITS = 300;
+
+    // Seconds.
+    public const LEAST_STAY = 0.5;
+    public const MOST_STAY = 600.0;
+    public const TRANSITION = 3.0;
+    public const FADE = 20.0;
+
+    /** Decibels that a bed lies under a voice; less than nothing is louder than it. */
+    public const LEAST_UNDER = -6.0;
+    public const MOST_UNDER = 40.0;
+    /** Four hours at 48 kHz. */
+    public const SAMPLES = 48_000 * 4 * 3600;
+
+    /** @return array<string, int|float> by the name that the page knows them by */
+    public static function toArray(): array
+    {
+        $limits = [];
+        foreach ((new \ReflectionClass(self::class))->getConstants() as $name => $value) {
+            \assert(\is_int($value) || \is_float($value));
+            $limits[lcfirst(str_replace('_', '', ucwords(strtolower($name), '_')))] = $value;
+        }
+
+        return $limits;
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Edit;
+
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Layer\Layer;
+use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Story;
+
+/**
+ * Changes what is told of one layer; what is not told stays. A layer that is not there yet is put before the others: two who
+ * write the same caption for the first time write one.
+ */
+final readonly class SetLayer implements Edit
+{
+    /** @param array<string, mixed> $changes properties of that kind of layer, as the document has them */
+    public function __construct(private string $slide, private string $layer, private LayerKind $kind, private array $changes) {}
+
+    public function apply(Story $story): Story
+    {
+        return OnSlides::change($story, [$this->slide], function (Slide $slide): Slide {
+            $known = $slide->layer($this->layer);
+            if (null !== $known && $known->kind() !== $this->kind) {
+                throw new Refused('That layer is of another kind.');
+            }
+
+            return $slide->withLayer(self::changed($this->kind, $this->layer, $known?->toArray() ?? [], $this->changes));
+        });
+    }
+
+    /**
+     * @param array<string, mixed> $known
+     * @param array<string, mixed> $changes
+     *
+     * @throws Malformed
+     */
+    public static function changed(LayerKind $kind, string $id, array $known, array $changes): Layer
+    {
+        // Parts of a part, such as a framing's, are told by themselves too.
+        foreach ($changes as $key => $value) {
+            if (\is_array($value) && !array_is_list($value) && \is_array($known[$key] ?? null)) {
+                $changes[$key] = [...$known[$key], ...$value];
+            }
+        }
+
+        return $kind->read($id, Fields::of([...$known, ...$changes, 'id' => $id, 'kind' => $kind->value], 'changes.'));
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Layer;
+
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Malformed;
+
+/** One thing that a slide shows, as its maker said it. Its id is the only one of its slide. */
+interface Layer
+{
+    /** @throws Malformed */
+    public static function read(string $id, Fields $in): self;
+
+    public function id(): string;
+
+    public function kind(): LayerKind;
+
+    /** The asset that it shows; null where it needs none. */
+    public function asset(): ?string;
+
+    /** How it is seen; null where there is nothing to see. */
+    public function plan(LayerContext $context): ?PlannedLayer;
+
+    /** @return array<string, mixed> with its id and kind, as it stands in the document */
+    public function toArray(): array;
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Layer;
+
+use Rhapsode\Core\Asset\Asset;
+use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Memo\Memo;
+use Rhapsode\Core\Words\LightUnder;
+use Rhapsode\Core\Words\Typesetter;
+
+/** What a layer is planned with: its slide, the layers beside it, and what lies under it already. */
+final readonly class LayerContext
+{
+    /**
+     * @param string                    $slide    its id
+     * @param string                    $title    of the story
+     * @param int                       $frames   that the slide is seen, transitions included
+     * @param list<Layer>               $beside   all layers of the slide, back to front
+     * @param array<string, Asset>      $assets   of the story, by id
+     * @param array<string, LightUnder> $lights   by Rendition::lightKey()
+     * @param list<PlannedLayer>        $under    planned before, back to front
+     */
+    public function __construct(
+        public string $slide,
+        public string $title,
+        public string $language,
+        public Shape $shape,
+        public int $frames,
+        public array $beside,
+        public array $assets,
+        public array $lights,
+        public Typesetter $typesetter,
+        public Memo $memo,
+        public array $under = [],
+    ) {}
+
+    public function over(PlannedLayer $layer): self
+    {
+        return new self(
+            $this->slide,
+            $this->title,
+            $this->language,
+            $this->shape,
+            $this->frames,
+            $this->beside,
+            $this->assets,
+            $this->lights,
+            $this->typesetter,
+            $this->memo,
+            [...$this->under, $layer],
+        );
+    }
+
+    /** Names what is computed from such things, for the memo. */
+    public function key(string $what, mixed ...$from): string
+    {
+        return $what . hash('xxh128', json_encode([$this->language, $this->shape->value, ...$from], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE));
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Layer\Picture;
+
+use Rhapsode\Core\Framing\Move;
+use Rhapsode\Core\Layer\Envelope;
+use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Picture\Rendition;
+
+/** A rendition, of which the frames of a move are seen from one after the other while its scene is. */
+final readonly class PlannedPicture implements PlannedLayer
+{
+    public function __construct(private string $id, public Rendition $rendition, public Move $move) {}
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function kind(): LayerKind
+    {
+        return LayerKind::Picture;
+    }
+
+    public function hash(): string
+    {
+        return substr(hash('sha256', json_encode([$this->rendition->toArray(), $this->move->toArray()], \JSON_THROW_ON_ERROR)), 0, 24);
+    }
+
+    public function isStill(): bool
+    {
+        return $this->move->isStill();
+    }
+
+    public function opacity(): Envelope
+    {
+        return Envelope::constant(1.0);
+    }
+
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'kind' => $this->kind()->value, 'rendition' => $this->rendition->toArray(), ...$this->move->toArray()];
+    }
+}

@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Layer\Words;
+
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Layer\Envelope;
+use Rhapsode\Core\Layer\Layer;
+use Rhapsode\Core\Layer\LayerContext;
+use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\Picture\PlannedPicture;
+use Rhapsode\Core\Picture\Form;
+use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Words\TextBlock;
+use Rhapsode\Core\Words\WholeLight;
+use Rhapsode\Core\Words\WordsPlace;
+
+/** Words on a slide. $comes and $goes are seconds of the slide; null for all of its time. $place is that of a caption. */
+final readonly class WordsLayer implements Layer
+{
+    public function __construct(
+        public string $id,
+        public WordsRole $role,
+        public string $text = '',
+        public WordsPlace $place = WordsPlace::Bottom,
+        public ?float $comes = null,
+        public ?float $goes = null,
+    ) {}
+
+    public static function read(string $id, Fields $in): self
+    {
+        $role = $in->choice('role', WordsRole::class, WordsRole::Caption);
+
+        return new self(
+            $id,
+            $role,
+            $in->text('text', WordsRole::Title === $role ? Limits::TITLE : Limits::WORDS, ''),
+            $in->choice('place', WordsPlace::class, WordsPlace::Bottom),
+            $in->numberOrNull('comes', 0, Limits::MOST_STAY),
+            $in->numberOrNull('goes', 0, Limits::MOST_STAY),
+        );
+    }
+
+    public function id(): string
+    {
+        return $this->id;
+    }
+
+    public function kind(): LayerKind
+    {
+        return LayerKind::Words;
+    }
+
+    public function asset(): ?string
+    {
+        return null;
+    }
+
+    public function plan(LayerContext $context): ?PlannedWords
+    {
+        $block = WordsRole::Caption === $this->role ? $this->caption($context) : $this->heading($context);
+
+        return $block->isEmpty() ? null : new PlannedWords(
+            $this->id,
+            $block,
+            Envelope::comingAndGoing($this->comes, $this->goes, $context->frames, Rate::FPS),
+        );
+    }
+
+    /** A caption's colour and plate follow from the picture under it. */
+    private function caption(LayerContext $context): TextBlock
+    {
+        $under = null;
+        foreach ($context->under as $layer) {
+            $under = $layer instanceof PlannedPicture ? $layer : $under;
+        }
+        $light = null === $under ? null : $context->lights[$under->rendition->lightKey()] ?? null;
+
+        return $context->memo->recall(
+            $context->key('caption', $this->text, $this->place->value, null === $light || null === $under ? null : $under->toArray()),
+            fn(): TextBlock => $context->typesetter->caption(
+                $this->text,
+                $this->place,
+                $under?->move,
+                null !== $light && Form::Whole === $under?->rendition->form ? new WholeLight($light) : $light,
+            ),
+        );
+    }
+
+    /** Title and subtitle stand together, so that each is set with the other. */
+    private function heading(LayerContext $context): TextBlock
+    {
+        $text = static function (WordsRole $role) use ($context): string {
+            foreach ($context->beside as $layer) {
+                if ($layer instanceof self && $layer->role === $role) {
+                    return $layer->shown($context->title);
+                }
+            }
+
+            return '';
+        };
+        [$title, $subtitle] = $context->typesetter->title($text(WordsRole::Title), $text(WordsRole::Subtitle));
+
+        return WordsRole::Title === $this->role ? $title : $subtitle;
+    }
+
+    /** @param string $title of the story */
+    public function shown(string $title): string
+    {
+        $text = trim($this->text);
+
+        return WordsRole::Title === $this->role && '' === $text ? $title : $text;
+    }
+
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id, 'kind' => $this->kind()->value, 'role' => $this->role->value, 'text' => $this->text,
+            'place' => $this->place->value, 'comes' => $this->comes, 'goes' => $this->goes,
+        ];
+    }
+}

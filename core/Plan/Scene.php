@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Plan;
+
+use Rhapsode\Core\Layer\Picture\PlannedPicture;
+use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Layer\Words\PlannedWords;
+
+/**
+ * A slide, or a page of credits, as it is performed. Frames: it is seen from $start, coming in over $comesIn frames, alone until
+ * $end, and going out over its transition to the next, whose frames lie after $end. What moves in it takes all that time.
+ */
+final readonly class Scene
+{
+    /**
+     * @param string             $ground the colour behind its layers, #RRGGBB
+     * @param list<PlannedLayer> $layers back to front
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $ground,
+        public int $start,
+        public int $end,
+        public int $comesIn,
+        public PlannedTransition $transition,
+        public array $layers,
+    ) {}
+
+    /** The first frame at which it is no longer seen. */
+    public function gone(): int
+    {
+        return $this->end + $this->transition->frames;
+    }
+
+    /** How far what moves in it has come at a frame of the film, 0 to 1. */
+    public function progress(int $frame): float
+    {
+        return ($frame - $this->start) / max(1, $this->gone() - $this->start - 1);
+    }
+
+    public function picture(): ?PlannedPicture
+    {
+        foreach ($this->layers as $layer) {
+            if ($layer instanceof PlannedPicture) {
+                return $layer;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<PlannedWords> */
+    public function words(): array
+    {
+        return array_values(array_filter($this->layers, static fn(PlannedLayer $layer): bool => $layer instanceof PlannedWords));
+    }
+
+    public function isStill(): bool
+    {
+        return [] === array_filter($this->layers, static fn(PlannedLayer $layer): bool => !$layer->isStill() || \count($layer->opacity()->points) > 1);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id,
+            'name' => $this->name,
+            'ground' => $this->ground,
+            'start' => $this->start,
+            'end' => $this->end,
+            'comesIn' => $this->comesIn,
+            'transition' => $this->transition->toArray(),
+            'layers' => array_map(static fn(PlannedLayer $layer): array => $layer->toArray(), $this->layers),
+        ];
+    }
+}

@@ -1,8 +1,0 @@
-<?php
-
-declare(strict_types=1);
-
-namespace Rhapsode\Core\Shape;
-
-/** A document does not have the shape it should: the message names the field, in words for a person. */
-final class BadShape extends \DomainException {}

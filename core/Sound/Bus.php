@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Sound;
+
+/** What a sound is in the mix. */
+enum Bus: string
+{
+    /** One channel, of which only one is heard at a time. */
+    case Voice = 'voice';
+    /** Two channels. */
+    case Bed = 'bed';
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Words;
+
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Geometry\Shape;
+
+/**
+ * Words set and placed on a slide: what the studio draws once, for preview and film alike. Its units are pixels of a film
+ * whose shorter side has 720.
+ */
+final readonly class TextBlock
+{
+    public const SHORTER = 720;
+
+    /** Names the drawing: the same words in the same places have the same name. Empty when there is nothing to draw. */
+    private string $hash;
+
+    /**
+     * @param list<Line>  $lines
+     * @param list<Plate> $plates under the lines; a plate of full opacity and no radius may serve as a rule
+     * @param bool        $fits   whether all words found room at a size that can be read
+     */
+    public function __construct(public int $width, public int $height, public array $lines = [], public array $plates = [], public bool $fits = true)
+    {
+        $this->hash = $this->isEmpty() ? '' : substr(hash('sha256', $this->toJson()), 0, 24);
+    }
+
+    public static function bare(Shape $shape): self
+    {
+        $height = $shape->height(self::SHORTER);
+
+        return new self($shape->width($height), $height);
+    }
+
+    public static function read(Fields $in): self
+    {
+        return new self(
+            $in->whole('width', 1, 10_000),
+            $in->whole('height', 1, 10_000),
+            array_map(Line::read(...), $in->objects('lines')),
+            array_map(Plate::read(...), $in->objects('plates')),
+        );
+    }
+
+    public function isEmpty(): bool
+    {
+        return [] === $this->lines && [] === $this->plates;
+    }
+
+    public function hash(): string
+    {
+        return $this->hash;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'width' => $this->width, 'height' => $this->height,
+            'lines' => array_map(static fn(Line $l): array => $l->toArray(), $this->lines),
+            'plates' => array_map(static fn(Plate $p): array => $p->toArray(), $this->plates),
+        ];
+    }
+
+    public function toJson(): string
+    {
+        return json_encode($this->toArray(), \JSON_THROW_ON_ERROR);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Film;
+
+use Rhapsode\App\Shared\Store;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\Filesystem\Filesystem;
+use Symfony\Component\Finder\Finder;
+use Symfony\Component\Messenger\Event\WorkerStartedEvent;
+
+/**
+ * A worker that was killed could not clear up: half-written files and scratch folders that nobody has touched for hours are
+ * removed when the next one begins.
+ */
+#[AsEventListener]
+final readonly class StaleFiles
+{
+    private const OLD = 'until 6 hours ago';
+
+    public function __construct(private Store $store) {}
+
+    public function __invoke(WorkerStartedEvent $event): void
+    {
+        $this->clear($this->store->folder(), sys_get_temp_dir());
+    }
+
+    public function clear(string $store, string $scratch): void
+    {
+        $files = new Filesystem();
+        if (is_dir($store)) {
+            $files->remove(Finder::create()->in($store)->files()->name('*.part')->date(self::OLD)->ignoreUnreadableDirs());
+        }
+        $files->remove(Finder::create()->in($scratch)->directories()->depth(0)->name('/^rhapsode-[0-9a-f]{16}$/')->date(self::OLD)->ignoreUnreadableDirs());
+    }
+}

@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Folder;
+
+use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Picture\Form;
+use Rhapsode\Core\Picture\Recipe;
+use Rhapsode\Core\Picture\Rendition;
+use Rhapsode\Core\Sound\Bus;
+use Rhapsode\Core\Sound\Play;
+use Rhapsode\Core\Words\LightMap;
+use Rhapsode\Studio\Prepare\MeasuredMusic;
+use Rhapsode\Studio\Prepare\MeasuredSound;
+use Rhapsode\Studio\Prepare\MusicPreparer;
+use Rhapsode\Studio\Prepare\PicturePreparer;
+use Rhapsode\Studio\Prepare\PreparedPicture;
+use Rhapsode\Studio\Prepare\SoundPreparer;
+use Rhapsode\Studio\Prepare\WholePicture;
+use Rhapsode\Studio\Render\Renditions;
+use Rhapsode\Studio\Tool\Unreadable;
+use Symfony\Component\Filesystem\Filesystem;
+
+/** Renditions kept in one folder by what they hold: prepared once, however often and for whatever story they are asked for. */
+final class FolderRenditions implements Renditions
+{
+    /** Raised when preparing gives other results. */
+    private const VERSION = '2';
+
+    private readonly Filesystem $files;
+
+    /** @var array<string, string> hash of the file by take or picture id */
+    private array $known = [];
+
+    public function __construct(private readonly string $kept)
+    {
+        $this->files = new Filesystem();
+        $this->files->mkdir([$kept, $kept . '/segments']);
+    }
+
+    public function folder(): string
+    {
+        return $this->kept;
+    }
+
+    public function segments(): string
+    {
+        return $this->kept . '/segments';
+    }
+
+    /** @throws Unreadable */
+    public function addPicture(string $id, string $path): PreparedPicture
+    {
+        $folder = $this->folderOf('picture', $id, $path);
+        if (!is_file($folder . '/size.json')) {
+            $prepared = $this->made($folder, static fn(string $new): PreparedPicture => (new PicturePreparer())->prepare($path, $new));
+            file_put_contents($folder . '/size.json', json_encode($prepared, \JSON_THROW_ON_ERROR));
+        }
+        /** @var array{width: int, height: int} $size as written above */
+        $size = json_decode((string) file_get_contents($folder . '/size.json'), true, 4, \JSON_THROW_ON_ERROR);
+
+        return new PreparedPicture($size['width'], $size['height']);
+    }
+
+    /** @throws Unreadable */
+    public function addTake(string $id, string $path): MeasuredSound
+    {
+        $folder = $this->folderOf('take', $id, $path);
+        if (!is_file($folder . '/measured.json')) {
+            $measured = $this->made($folder, static fn(string $new): MeasuredSound => (new SoundPreparer())->prepare($path, $new . '/take.flac'));
+            file_put_contents($folder . '/measured.json', json_encode($measured, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
+        }
+        /** @var array{samples: int, from: int, to: int, loudness: float|null, peak: float, noise: float|null, clipped: bool, pauses: list<array{int, int}>, peaks: list<float>, cleaned: float} $m as written above */
+        $m = json_decode((string) file_get_contents($folder . '/measured.json'), true, 8, \JSON_THROW_ON_ERROR);
+
+        return new MeasuredSound($m['samples'], $m['from'], $m['to'], $m['loudness'], $m['peak'], $m['noise'], $m['clipped'], $m['pauses'], $m['peaks'], $m['cleaned']);
+    }
+
+    /** @throws Unreadable */
+    public function addMusic(string $id, string $path): MeasuredMusic
+    {
+        $folder = $this->folderOf('music', $id, $path);
+        if (!is_file($folder . '/measured.json')) {
+            $measured = $this->made($folder, static fn(string $new): MeasuredMusic => (new MusicPreparer())->prepare($path, $new));
+            file_put_contents($folder . '/measured.json', json_encode($measured, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
+        }
+        /** @var array{samples: int, loudness: float|null, loudest: float|null, peak: float} $m as written above */
+        $m = json_decode((string) file_get_contents($folder . '/measured.json'), true, 8, \JSON_THROW_ON_ERROR);
+
+        return new MeasuredMusic($m['samples'], $m['loudness'], $m['loudest'], $m['peak']);
+    }
+
+    public function light(string $id, Recipe $recipe): LightMap
+    {
+        return new LightMap((string) file_get_contents($this->followed($id, $recipe, PreparedPicture::LIGHT)));
+    }
+
+    public function picture(Rendition $rendition, Shape $shape): string
+    {
+        $full = $this->followed($rendition->asset, $rendition->recipe, PreparedPicture::FULL);
+        if (Form::Full === $rendition->form) {
+            return $full;
+        }
+        $whole = \dirname($full) . '/' . $rendition->name() . '-' . str_replace(':', 'x', $shape->value) . '.jpg';
+
+        return $this->once($whole, static fn(string $new) => WholePicture::make($full, $new, $shape));
+    }
+
+    public function sound(Play $play): string
+    {
+        return Bus::Voice === $play->bus ? $this->voice($play->asset) : $this->known['music:' . $play->asset] . '/' . MeasuredMusic::FULL;
+    }
+
+    /** A take as it was prepared. */
+    public function voice(string $id): string
+    {
+        return $this->known['take:' . $id] . '/take.flac';
+    }
+
+    public function drawing(string $name, \Closure $draw): string
+    {
+        return $this->once("{$this->kept}/words-{$name}.png", $draw);
+    }
+
+    private function followed(string $id, Recipe $recipe, string $file): string
+    {
+        $folder = $this->known['picture:' . $id];
+        $path = $folder . '/' . PreparedPicture::following($file, $recipe);
+        if (!is_file($path)) {
+            (new PicturePreparer())->follow($recipe, $folder . '/' . PreparedPicture::MASTER, $folder);
+        }
+
+        return $path;
+    }
+
+    private function folderOf(string $kind, string $id, string $path): string
+    {
+        return $this->known[$kind . ':' . $id] = $this->kept . '/' . $kind . '-' . substr(hash('sha256', self::VERSION . hash_file('sha256', $path)), 0, 32);
+    }
+
+    /**
+     * @template T
+     *
+     * @param \Closure(string): T $make
+     *
+     * @return T
+     */
+    private function made(string $folder, \Closure $make): mixed
+    {
+        $this->files->mkdir($folder);
+        try {
+            return $make($folder);
+        } catch (Unreadable $problem) {
+            $this->files->remove($folder);
+
+            throw $problem;
+        }
+    }
+
+    /** @param \Closure(string): mixed $make writes the file under another name, so that nobody meets half of it */
+    private function once(string $path, \Closure $make): string
+    {
+        if (!is_file($path)) {
+            $new = $path . '.' . bin2hex(random_bytes(4));
+            $make($new);
+            rename($new, $path);
+        }
+
+        return $path;
+    }
+}

@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Prepare;
+
+use Rhapsode\Core\Picture\Recipe;
+use Rhapsode\Core\Words\LightMap;
+use Rhapsode\Studio\Tool\Scratch;
+use Rhapsode\Studio\Tool\ToolFailed;
+use Rhapsode\Studio\Tool\Unreadable;
+
+/**
+ * Makes a picture ready, whatever it came as: recognised by content, turned upright by its Exif orientation, its
+ * colours brought to sRGB, everything but the pixels left out.
+ */
+final class PicturePreparer
+{
+    public const MOST_BYTES = 60_000_000;
+    public const MOST_PIXELS = 100_000_000;
+    /** Pixels from which on a picture is not needed whole. */
+    private const LARGE = 24_000_000;
+    private const MASTER_SIDE = 4096;
+    private const FULL_SIDE = 2560;
+    private const THUMB_SIDE = 480;
+
+    /** @throws Unreadable */
+    public function prepare(string $path, string $folder): PreparedPicture
+    {
+        if ((int) filesize($path) > self::MOST_BYTES) {
+            throw new Unreadable('This picture is larger than 60 MB. Save a smaller copy and bring that in.');
+        }
+        $head = (string) file_get_contents($path, length: 64);
+        if ('' === $head) {
+            throw new Unreadable('This file is empty.');
+        }
+        $kind = PictureKind::of($head) ?? throw new Unreadable('This file is not a picture that can be read. JPEG, PNG, WebP, HEIC, AVIF, TIFF and GIF can.');
+        self::limit();
+        // ImageMagick reads patterns and page numbers into names: it is given one that holds neither.
+        $scratch = new Scratch();
+        $plain = $scratch->path('picture');
+        symlink((string) realpath($path), $plain);
+        try {
+            [$image, $prepared] = self::decode($plain, $kind);
+        } catch (\ImagickException) {
+            throw new Unreadable('This picture is broken and cannot be opened. Try to save it again, or take it from where it came.');
+        }
+        // Each smaller copy is made from the one before: the same look for a fraction of the work.
+        self::write($image, $folder . '/' . PreparedPicture::MASTER, self::MASTER_SIDE, 92);
+        self::renditions($image, new Recipe(), $folder);
+
+        return $prepared;
+    }
+
+    /**
+     * The renditions of a prepared picture when a recipe was followed, beside the others.
+     *
+     * @param string $master the prepared picture's largest copy
+     *
+     * @throws ToolFailed
+     */
+    public function follow(Recipe $recipe, string $master, string $folder): void
+    {
+        self::limit();
+        $image = new \Imagick();
+        try {
+            $image->readImageBlob((string) file_get_contents($master));
+            $image->rotateImage('white', $recipe->turn);
+            $image->setImagePage(0, 0, 0, 0);
+            self::renditions($image, $recipe, $folder);
+        } catch (\ImagickException) {
+            throw new ToolFailed('A prepared picture cannot be read.');
+        }
+    }
+
+    /** @throws \ImagickException */
+    private static function renditions(\Imagick $image, Recipe $recipe, string $folder): void
+    {
+        self::write($image, $folder . '/' . PreparedPicture::following(PreparedPicture::FULL, $recipe), self::FULL_SIDE, 90);
+        file_put_contents($folder . '/' . PreparedPicture::following(PreparedPicture::LIGHT, $recipe), self::light($image));
+        self::write($image, $folder . '/' . PreparedPicture::following(PreparedPicture::THUMB, $recipe), self::THUMB_SIDE, 82);
+        $image->clear();
+    }
+
+    /**
+     * @return array{\Imagick, PreparedPicture} the picture, upright, at its own size or at half of it; and that own size
+     *
+     * @throws \ImagickException|Unreadable
+     */
+    private static function decode(string $path, PictureKind $kind): array
+    {
+        $name = $kind->value . ':' . $path . '[0]';
+        $look = new \Imagick();
+        $look->pingImage($name);
+        [$wide, $high] = [$look->getImageWidth(), $look->getImageHeight()];
+        $look->clear();
+        if ($wide * $high > self::MOST_PIXELS) {
+            throw new Unreadable(\sprintf('This picture has %d megapixels, and %d can be read. Save a smaller copy and bring that in.', (int) round($wide * $high / 1e6), (int) (self::MOST_PIXELS / 1e6)));
+        }
+        $half = PictureKind::Jpeg === $kind && $wide * $high > self::LARGE;
+        $image = new \Imagick();
+        if ($half) {
+            // A JPEG can be read at half its size at once, which is still as much as is needed, for a quarter of the memory.
+            $image->setOption('jpeg:size', \sprintf('%dx%d', intdiv($wide, 2), intdiv($high, 2)));
+        }
+        $image->readImage($name);
+        $image->setFirstIterator();
+        $isTurned = $image->getImageOrientation() >= \Imagick::ORIENTATION_LEFTTOP;
+        // libheif has turned the picture already; its Exif orientation is then only a trace.
+        if (PictureKind::Heic === $kind || PictureKind::Avif === $kind) {
+            $image->setImageOrientation(\Imagick::ORIENTATION_TOPLEFT);
+        }
+        $image->autoOrient();
+        self::toSrgb($image);
+        $image->stripImage();
+        $image->setImageBackgroundColor('white');
+        if ($image->getImageAlphaChannel()) {
+            $image = $image->mergeImageLayers(\Imagick::LAYERMETHOD_FLATTEN);
+        }
+        $image->setImagePage(0, 0, 0, 0);
+        $image->setImageDepth(8);
+
+        return [$image, match (true) {
+            !$half => new PreparedPicture($image->getImageWidth(), $image->getImageHeight()),
+            $isTurned => new PreparedPicture($high, $wide),
+            default => new PreparedPicture($wide, $high),
+        }];
+    }
+
+    /** @throws \ImagickException */
+    private static function toSrgb(\Imagick $image): void
+    {
+        $isCmyk = \Imagick::COLORSPACE_CMYK === $image->getImageColorspace();
+        $profiles = $image->getImageProfiles('icc', true);
+        $srgb = @file_get_contents(__DIR__ . '/srgb.icc');
+        if (isset($profiles['icc']) && \is_string($srgb)) {
+            try {
+                $image->profileImage('icc', $srgb);
+            } catch (\ImagickException) {
+                // A damaged profile is as good as none.
+                $image->profileImage('icc', null);
+            }
+        }
+        if ($isCmyk || \Imagick::COLORSPACE_SRGB !== $image->getImageColorspace()) {
+            $image->transformImageColorspace(\Imagick::COLORSPACE_SRGB);
+        }
+        $image->setImageType(\Imagick::IMGTYPE_TRUECOLOR);
+    }
+
+    /** @throws \ImagickException */
+    private static function write(\Imagick $image, string $path, int $side, int $quality): void
+    {
+        if (max($image->getImageWidth(), $image->getImageHeight()) > $side) {
+            $image->resizeImage($side, $side, \Imagick::FILTER_LANCZOS, 1, true);
+        }
+        $copy = clone $image;
+        $copy->setImageFormat('jpeg');
+        $copy->setImageCompressionQuality($quality);
+        $copy->setSamplingFactors(['2x2', '1x1', '1x1']);
+        $copy->setInterlaceScheme(\Imagick::INTERLACE_NO);
+        $copy->stripImage();
+        file_put_contents($path, $copy->getImageBlob());
+        $copy->clear();
+    }
+
+    /**
+     * The cells of a LightMap. Each cell's extremes are taken over pixels of a copy about 960 wide: about as fine as a
+     * stroke of the words that will lie on it.
+     *
+     * @throws \ImagickException
+     */
+    private static function light(\Imagick $image): string
+    {
+        $fine = 20;
+        $width = LightMap::COLUMNS * $fine;
+        $height = LightMap::ROWS * $fine;
+        $grey = clone $image;
+        $grey->resizeImage($width, $height, \Imagick::FILTER_BOX, 1);
+        // Linear light, weighed by Rec. 709, then coded again as sRGB grey.
+        $grey->transformImageColorspace(\Imagick::COLORSPACE_RGB);
+        $grey->transformImageColorspace(\Imagick::COLORSPACE_LINEARGRAY);
+        $grey->transformImageColorspace(\Imagick::COLORSPACE_SRGB);
+        $pixels = $grey->exportImagePixels(0, 0, $width, $height, 'R', \Imagick::PIXEL_CHAR);
+        $cells = '';
+        for ($row = 0; $row < LightMap::ROWS; ++$row) {
+            for ($column = 0; $column < LightMap::COLUMNS; ++$column) {
+                $cell = [];
+                for ($y = $row * $fine; $y < ($row + 1) * $fine; ++$y) {
+                    array_push($cell, ...\array_slice($pixels, $y * $width + $column * $fine, $fine));
+                }
+                $cells .= \chr(min([255, ...$cell])) . \chr(max([0, ...$cell]));
+            }
+        }
+        $grey->clear();
+
+        return $cells;
+    }
+
+    private static function limit(): void
+    {
+        // What does not fit goes to the disk: slower, but no process takes what the others need.
+        \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_MEMORY, 260_000_000);
+        \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_MAP, 0);
+        \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_AREA, self::MOST_PIXELS);
+        \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_DISK, 2_000_000_000);
+        \Imagick::setResourceLimit(\Imagick::RESOURCETYPE_THREAD, 1);
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Prepare;
+
+use Rhapsode\Core\Picture\Recipe;
+
+/** A picture made ready in a folder: upright, in sRGB, without metadata. Sizes are pixels of the upright picture. */
+final readonly class PreparedPicture
+{
+    public const MASTER = 'master.jpg';
+    public const FULL = 'full.jpg';
+    public const THUMB = 'thumb.jpg';
+    public const LIGHT = 'light.bin';
+
+    public function __construct(public int $width, public int $height) {}
+
+    /** What one of these is called when a recipe was followed. */
+    public static function following(string $file, Recipe $recipe): string
+    {
+        return $recipe->isPlain() ? $file : str_replace('.', "-{$recipe->key()}.", $file);
+    }
+}

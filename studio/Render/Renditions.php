@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Render;
+
+use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Picture\Rendition;
+use Rhapsode\Core\Sound\Play;
+
+/** Where what a film is made of lies on this machine. Each answers with the path of a file that is there. */
+interface Renditions
+{
+    /** A prepared picture: JPEG, upright, sRGB, as its rendition says; whole ones in the film's shape. */
+    public function picture(Rendition $rendition, Shape $shape): string;
+
+    /** What is played: FLAC at 48 kHz, one channel for a voice, two for a bed. */
+    public function sound(Play $play): string;
+
+    /**
+     * A drawing with transparency, PNG, made the first time that it is asked for.
+     *
+     * @param string                $name of what is drawn and how large: the same name, the same pixels
+     * @param \Closure(string): void $draw writes it
+     */
+    public function drawing(string $name, \Closure $draw): string;
+}

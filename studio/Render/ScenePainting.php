@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Render;
+
+use Rhapsode\Core\Layer\Envelope;
+use Rhapsode\Core\Plan\Scene;
+use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Studio\Tool\Scratch;
+use Rhapsode\Studio\Tool\Tool;
+
+/**
+ * One scene of a segment while its layers are laid upon each other. What stands still is one frame for as long as it can be: it
+ * is repeated only when something over it changes, or when all is laid.
+ */
+final class ScenePainting
+{
+    private ?string $painted = null;
+    private bool $isOneFrame = true;
+
+    /**
+     * @param int $start  the segment's first frame, counted from the scene's start
+     * @param int $frames of the segment
+     */
+    public function __construct(
+        private readonly FilterGraph $graph,
+        private readonly FilmFormat $format,
+        private readonly Scratch $scratch,
+        private readonly Scene $scene,
+        private readonly int $start,
+        private readonly int $frames,
+    ) {}
+
+    /** Something that covers all that is there. @param string $label of a stream of one frame, or of all */
+    public function cover(string $label, bool $isOneFrame): void
+    {
+        $this->painted = $label;
+        $this->isOneFrame = $isOneFrame;
+    }
+
+    /** Lays a drawing of the film's size over what is there. */
+    public function lay(string $png, Envelope $opacity): void
+    {
+        $overlay = Overlay::of($png);
+        $stretches = $opacity->stretches($this->start, $this->start + $this->frames);
+        if (1 === \count($stretches) && !$stretches[0][2]) {
+            $seen = $opacity->at($this->start);
+            if ($seen > 0) {
+                $words = 1.0 === $seen
+                    ? $this->graph->filter($overlay->taken(), $this->graph->input(['-f', 'png_pipe', '-i', Tool::file($png)]))
+                    : $this->raw($overlay, $overlay->faded($overlay->bytes($this->path()), $seen));
+                $this->painted = $this->graph->filter("overlay=x={$overlay->x}:y={$overlay->y}:format=yuv420:eof_action=repeat", $this->under(), $words);
+            }
+
+            return;
+        }
+        $bytes = $overlay->bytes($this->path());
+        $this->painted = $this->all();
+        foreach ($stretches as [$from, $to, $changes]) {
+            $this->layStretch($overlay, $bytes, $opacity, $from, $to, $changes);
+        }
+    }
+
+    private function layStretch(Overlay $overlay, string $bytes, Envelope $opacity, int $from, int $to, bool $changes): void
+    {
+        if (!$changes && 0.0 === $opacity->at($from)) {
+            return;
+        }
+        $frames = '';
+        for ($frame = $from; $frame < ($changes ? $to : $from + 1); ++$frame) {
+            $frames .= $overlay->faded($bytes, $opacity->at($frame));
+        }
+        $first = $from - $this->start;
+        $shifted = $this->graph->filter(\sprintf('setpts=PTS+%d/%d/TB', $first, Rate::FPS), $this->raw($overlay, $frames));
+        $this->painted = $this->graph->filter(
+            \sprintf("overlay=x=%d:y=%d:format=yuv420:eof_action=repeat:enable='between(n,%d,%d)'", $overlay->x, $overlay->y, $first, $to - $this->start - 1),
+            $this->under(),
+            $shifted,
+        );
+    }
+
+    private function raw(Overlay $overlay, string $bytes): string
+    {
+        $path = $this->path();
+        file_put_contents($path, $bytes);
+
+        return $this->graph->input(['-f', 'rawvideo', '-pix_fmt', 'yuva420p', '-s', "{$overlay->width}x{$overlay->height}", '-r', (string) Rate::FPS, '-i', Tool::file($path)]);
+    }
+
+    /** A frame of the film's size as a stream. @param string $bytes planar yuv420p */
+    public function frame(string $bytes): string
+    {
+        $path = $this->path();
+        file_put_contents($path, $bytes);
+
+        return $this->graph->input([...$this->format->raw(), '-i', Tool::file($path)]);
+    }
+
+    /** The stream of all its frames. */
+    public function all(): string
+    {
+        $under = $this->under();
+        if ($this->isOneFrame) {
+            $this->isOneFrame = false;
+            $this->painted = $this->graph->filter('tpad=stop_mode=clone:stop=' . ($this->frames - 1), $under);
+        }
+
+        return (string) $this->painted;
+    }
+
+    /** What is there already: the scene's ground, where nothing is. */
+    private function under(): string
+    {
+        return $this->painted ??= $this->frame(Canvas::plain($this->scene->ground, $this->format->width, $this->format->height));
+    }
+
+    private function path(): string
+    {
+        return $this->scratch->path('frame-' . bin2hex(random_bytes(4)) . '.yuv');
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Render;
+
+use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Plan\Scene;
+
+/**
+ * A run of frames that is made on its own: a scene alone, or a scene giving way to the next. $start is its first frame
+ * in the film, $frames how many it has. Its name tells all that determines its pictures, so that a segment made once
+ * serves every film that has the same.
+ */
+final readonly class Segment
+{
+    public string $name;
+
+    public function __construct(public Scene $scene, public ?Scene $next, public int $start, public int $frames, string $made)
+    {
+        $this->name = substr(hash('sha256', json_encode([
+            $made,
+            $frames,
+            self::determines($scene, $start, $frames),
+            null === $next ? null : [self::determines($next, $start, $frames), $scene->transition->toArray()],
+        ], \JSON_THROW_ON_ERROR)), 0, 32);
+    }
+
+    /** @return non-empty-list<Scene> */
+    public function scenes(): array
+    {
+        return null === $this->next ? [$this->scene] : [$this->scene, $this->next];
+    }
+
+    /** @return list<mixed> */
+    private static function determines(Scene $scene, int $start, int $frames): array
+    {
+        $from = $start - $scene->start;
+
+        return [$scene->ground, array_map(static fn(PlannedLayer $layer): array => [
+            $layer->kind()->value,
+            $layer->hash(),
+            // What stands still looks the same whenever it is seen.
+            $layer->isStill() ? null : [$from, $scene->gone() - $scene->start],
+            array_map(static fn(array $stretch): array => [
+                $stretch[0] - $from, $stretch[1] - $from, round($layer->opacity()->at($stretch[0]), 6), round($layer->opacity()->at($stretch[1]), 6),
+            ], $layer->opacity()->stretches($from, $from + $frames)),
+        ], $scene->layers)];
+    }
+}

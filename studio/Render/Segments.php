@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Render;
+
+use Rhapsode\Core\Pacing\Pacing;
+use Rhapsode\Core\Plan\Plan;
+
+/** Divides a plan into segments: the parts where a scene is alone, and each transition. */
+final class Segments
+{
+    /** Raised when the same plan would give other pictures. */
+    private const ENGINE = 4;
+
+    /**
+     * Frames of a scene alone, at most: a slide is several segments, so that every worker has a share of one that was mended,
+     * and a loss is small. Shorter ones would cost more to begin than they save.
+     */
+    private const LONGEST = 180;
+
+    /** @return list<Segment> in the order of the film */
+    public static function of(Plan $plan, FilmFormat $format): array
+    {
+        $made = self::ENGINE . ' ' . $format->fingerprint();
+        $segments = [];
+        foreach ($plan->scenes as $i => $scene) {
+            $before = $plan->scenes[$i - 1] ?? null;
+            if ($scene->comesIn > 0 && null !== $before) {
+                $segments[] = new Segment($before, $scene, $scene->start, $scene->comesIn, $made);
+            }
+            $at = $scene->start + $scene->comesIn;
+            // What stands still costs next to nothing: it is one.
+            $parts = max(1, $scene->isStill() ? 1 : (int) ceil(($scene->end - $at) / self::LONGEST));
+            foreach (Pacing::share($scene->end - $at, $parts) as $frames) {
+                if ($frames > 0) {
+                    $segments[] = new Segment($scene, null, $at, $frames, $made);
+                }
+                $at += $frames;
+            }
+        }
+
+        return $segments;
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Words;
+
+use Rhapsode\Core\Words\Face;
+use Rhapsode\Core\Words\Line;
+use Rhapsode\Core\Words\Plate;
+use Rhapsode\Core\Words\TextBlock;
+use Rhapsode\Studio\Tool\Scratch;
+use Rhapsode\Studio\Tool\Tool;
+use Rhapsode\Studio\Tool\ToolFailed;
+
+/**
+ * Draws a sheet of words as a transparent PNG, through SVG and librsvg: its text is laid out by Pango, which shapes any
+ * script and falls back between fonts. Text is written as XML character data, so no character in it means anything.
+ *
+ * librsvg draws outlines only, and emoji are small coloured pictures: a line that holds one is drawn by Pango's own viewer
+ * and set into the sheet as a picture.
+ */
+final class TextDrawing
+{
+    private const FAMILY = ['reading' => 'Literata', 'plain' => 'Atkinson Hyperlegible Next'];
+    /** Where the baseline lies in the line box, in em from its top. */
+    private const BASELINE = 0.98;
+    /** Where the middle of a line drawn by Pango lies, in em from the top of the line box. */
+    private const MIDDLE = 0.64;
+    private const EMOJI = '/\p{So}|[\x{1F000}-\x{1FAFF}\x{FE0F}\x{20E3}]/u';
+
+    public function paint(TextBlock $sheet, string $path, int $height): void
+    {
+        Tool::run(['rsvg-convert', '--unlimited', '--height', (string) $height, '--keep-aspect-ratio', '--format', 'png', '--output', $path], 30, 3000, $this->svg($sheet, $height));
+    }
+
+    public function svg(TextBlock $sheet, ?int $height = null): string
+    {
+        $scale = ($height ?? $sheet->height) / $sheet->height;
+        $shapes = implode('', array_map(self::plate(...), $sheet->plates)) . implode('', array_map(
+            static fn(Line $line): string => 1 === preg_match(self::EMOJI, $line->text) ? self::coloured($line, $scale) : self::line($line),
+            $sheet->lines,
+        ));
+
+        return \sprintf('<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d">%3$s</svg>', $sheet->width, $sheet->height, $shapes);
+    }
+
+    private static function plate(Plate $plate): string
+    {
+        return \sprintf('<rect x="%.2F" y="%.2F" width="%.2F" height="%.2F" rx="%.2F" fill="%s" fill-opacity="%.2F"/>', $plate->x, $plate->y, $plate->width, $plate->height, $plate->radius, $plate->colour, $plate->opacity);
+    }
+
+    private static function line(Line $line): string
+    {
+        return \sprintf(
+            '<text x="%.2F" y="%.2F" font-family="%s" font-weight="600" font-size="%.2F" fill="%s" text-anchor="middle" xml:space="preserve">%s</text>',
+            $line->x,
+            $line->y + self::BASELINE * $line->size,
+            self::FAMILY[$line->face->value] . (Face::Reading === $line->face ? ', serif' : ', sans-serif'),
+            $line->size,
+            $line->colour,
+            htmlspecialchars($line->text, \ENT_XML1 | \ENT_QUOTES),
+        );
+    }
+
+    private static function coloured(Line $line, float $scale): string
+    {
+        $scratch = new Scratch();
+        file_put_contents($scratch->path('line.txt'), $line->text);
+        $font = \sprintf('%s, %s Semi-Bold %.2Fpx', self::FAMILY[$line->face->value], Face::Reading === $line->face ? 'serif' : 'sans-serif', $line->size * $scale);
+        Tool::run(['pango-view', '--no-display', '--backend=cairo', '--dpi=72', '--margin=0', '--background=transparent', '--foreground=' . $line->colour, '--font=' . $font, '--output=' . $scratch->path('line.png'), $scratch->path('line.txt')], 30, 3000);
+        $png = $scratch->path('line.png');
+        [$width, $height] = getimagesize($png) ?: throw new ToolFailed('A line cannot be drawn.');
+
+        return \sprintf(
+            '<image x="%.2F" y="%.2F" width="%.2F" height="%.2F" href="data:image/png;base64,%s"/>',
+            // On whole pixels, or it would be drawn soft.
+            round($line->x * $scale - $width / 2) / $scale,
+            round(($line->y + self::MIDDLE * $line->size) * $scale - $height / 2) / $scale,
+            $width / $scale,
+            $height / $scale,
+            base64_encode((string) file_get_contents($png)),
+        );
+    }
+}

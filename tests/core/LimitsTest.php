@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Document\Limits;
+use Symfony\Component\Yaml\Yaml;
+
+/** A limit stands once, in Limits. schema/limits.json, which the page reads, is written anew with RHAPSODE_GOLDEN=write. */
+final class LimitsTest extends TestCase
+{
+    private const SCHEMA = __DIR__ . '/../../schema';
+
+    public function testThePageHasTheSameFigures(): void
+    {
+        $file = self::SCHEMA . '/limits.json';
+        if ('write' === getenv('RHAPSODE_GOLDEN')) {
+            file_put_contents($file, json_encode(Limits::toArray(), \JSON_PRETTY_PRINT | \JSON_THROW_ON_ERROR) . "\n");
+        }
+        self::assertEquals(Limits::toArray(), json_decode((string) file_get_contents($file), true));
+    }
+
+    /** @return iterable<string, array{string, int|float}> a place in a schema, and the limit that it must say */
+    public static function places(): iterable
+    {
+        $story = 'story.schema.json';
+        foreach ([
+            'properties/title/maxLength' => Limits::TITLE,
+            'properties/language/maxLength' => Limits::LANGUAGE,
+            'properties/slides/maxItems' => Limits::SLIDES,
+            'properties/beds/maxItems' => Limits::BEDS,
+            'properties/captions/anyOf/0/maxItems' => Limits::TIMED_CAPTIONS,
+            '$defs/source/properties/title/maxLength' => Limits::SOURCE_TITLE,
+            '$defs/source/properties/author/maxLength' => Limits::SOURCE_AUTHOR,
+            '$defs/source/properties/link/maxLength' => Limits::SOURCE_LINK,
+            '$defs/source/properties/licence/maxLength' => Limits::SOURCE_LICENCE,
+            '$defs/picture/properties/file/maxLength' => Limits::FILE,
+            '$defs/voice/properties/file/maxLength' => Limits::FILE,
+            '$defs/voice/properties/samples/maximum' => Limits::SAMPLES,
+            '$defs/music/properties/file/maxLength' => Limits::FILE,
+            '$defs/music/properties/samples/maximum' => Limits::SAMPLES,
+            '$defs/bed/properties/under/minimum' => Limits::LEAST_UNDER,
+            '$defs/bed/properties/under/maximum' => Limits::MOST_UNDER,
+            '$defs/bed/properties/fadeIn/maximum' => Limits::FADE,
+            '$defs/bed/properties/fadeOut/maximum' => Limits::FADE,
+            '$defs/timedCaption/properties/text/maxLength' => Limits::TIMED_CAPTION,
+            '$defs/transition/properties/seconds/maximum' => Limits::TRANSITION,
+            '$defs/wordsLayer/properties/text/maxLength' => Limits::WORDS,
+            '$defs/wordsLayer/properties/comes/maximum' => Limits::MOST_STAY,
+            '$defs/wordsLayer/properties/goes/maximum' => Limits::MOST_STAY,
+            '$defs/slide/properties/layers/maxItems' => Limits::LAYERS,
+            '$defs/slide/properties/script/maxLength' => Limits::SCRIPT,
+            '$defs/slide/properties/voice/maxItems' => Limits::SPANS,
+            '$defs/slide/properties/stay/minimum' => Limits::LEAST_STAY,
+            '$defs/slide/properties/stay/maximum' => Limits::MOST_STAY,
+        ] as $pointer => $limit) {
+            yield $pointer => ["{$story}#{$pointer}", $limit];
+        }
+        yield 'edits at once' => ['openapi.yaml#paths|/api/stories/{id}/edits|post|requestBody|content|application/json|schema|properties|edits|maxItems', Limits::EDITS];
+        yield 'a new title' => ['openapi.yaml#paths|/api/stories|post|requestBody|content|application/json|schema|properties|title|maxLength', Limits::TITLE];
+    }
+
+    #[DataProvider('places')]
+    public function testTheSchemasSayTheSame(string $place, int|float $limit): void
+    {
+        [$file, $pointer] = explode('#', $place);
+        $text = (string) file_get_contents(self::SCHEMA . '/' . $file);
+        $at = str_ends_with($file, '.yaml') ? Yaml::parse($text) : json_decode($text, true, 64, \JSON_THROW_ON_ERROR);
+        foreach (explode(str_contains($pointer, '|') ? '|' : '/', $pointer) as $key) {
+            $at = \is_array($at) ? $at[$key] ?? null : null;
+        }
+        self::assertEquals($limit, $at);
+    }
+
+    public function testTheSchemaHasNoOtherLimitsOfLength(): void
+    {
+        preg_match_all('/"(maxLength|maxItems)": (\d+)/', (string) file_get_contents(self::SCHEMA . '/story.schema.json'), $found);
+        $places = array_map(static fn(array $place): string => $place[0], iterator_to_array(self::places()));
+        $held = array_filter($places, static fn(string $place): bool => 1 === preg_match('#story.schema.json.*/(maxLength|maxItems)$#', $place));
+        // The two of a pair of samples are no limit of ours.
+        self::assertCount(\count($held), array_filter($found[2], static fn(string $most): bool => '2' !== $most));
+    }
+}

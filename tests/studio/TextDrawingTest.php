@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\Studio;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Words\TextBlock;
+use Rhapsode\Core\Words\Typesetter;
+use Rhapsode\Core\Words\WordsPlace;
+use Rhapsode\Studio\Tool\Scratch;
+use Rhapsode\Studio\Words\FontWidths;
+use Rhapsode\Studio\Words\TextDrawing;
+
+final class TextDrawingTest extends TestCase
+{
+    private static function caption(string $text): TextBlock
+    {
+        return (new Typesetter(new FontWidths(), Shape::Wide))->caption($text, WordsPlace::Bottom, null, null);
+    }
+
+    /** @return array{int, int, int, int} left, top, right, bottom of what is drawn lighter than the plate */
+    private static function ink(TextBlock $block): array
+    {
+        $scratch = new Scratch();
+        (new TextDrawing())->paint($block, $scratch->path('w.png'), 720);
+        $image = new \Imagick($scratch->path('w.png'));
+        self::assertSame([1280, 720], [$image->getImageWidth(), $image->getImageHeight()]);
+        $image->setImageBackgroundColor('#20242B');
+        $flat = $image->mergeImageLayers(\Imagick::LAYERMETHOD_FLATTEN);
+        $pixels = $flat->exportImagePixels(0, 0, 1280, 720, 'I', \Imagick::PIXEL_CHAR);
+        $box = [1280, 720, 0, 0];
+        foreach ($pixels as $i => $light) {
+            if ($light > 110) {
+                $x = $i % 1280;
+                $y = intdiv($i, 1280);
+                $box = [min($box[0], $x), min($box[1], $y), max($box[2], $x), max($box[3], $y)];
+            }
+        }
+
+        return $box;
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function texts(): iterable
+    {
+        yield 'English' => ['The tide mill turns twice a day, and nobody asks it to.'];
+        yield 'narrow and wide' => ['illicit lilt WWWWWWMMMMMM @@@@'];
+        yield 'German' => ['Größe, Straße, Flüsse: „Übermut“'];
+        yield 'Polish' => ['Zażółć gęślą jaźń nad Wisłą'];
+        yield 'Greek' => ['Η παλίρροια γυρίζει τον μύλο'];
+        yield 'Russian' => ['Мельница вращается дважды в день'];
+        yield 'Arabic' => ['تدور الطاحونة مرتين كل يوم مع المد والجزر'];
+        yield 'Hebrew' => ['הטחנה מסתובבת פעמיים ביום'];
+        yield 'Hindi' => ['ज्वार की चक्की दिन में दो बार घूमती है'];
+        yield 'Chinese' => ['潮汐磨坊每天转动两次，没有人要求它这样做。'];
+        yield 'Thai' => ['กังหันน้ำหมุนวันละสองครั้ง'];
+        yield 'emoji' => ['🌊🌊🌊 🌕 👩‍🌾 🇺🇳'];
+        yield 'odd' => ["It's 100% %d %{x} \\n <b>&amp;</b> 'q' \"q\""];
+        yield 'long' => [str_repeat('Nine miles of water and wood. ', 9)];
+    }
+
+    /** Whatever the script, what is drawn stays on the plate that core measured for it, and so within the safe area. */
+    #[DataProvider('texts')]
+    public function testWhatIsDrawnStaysWhereItWasMeasured(string $text): void
+    {
+        $block = self::caption($text);
+        [$plate] = $block->plates;
+        [$left, $top, $right, $bottom] = self::ink($block);
+
+        self::assertLessThan($right, $left, 'something is drawn');
+        self::assertGreaterThanOrEqual($plate->x, $left);
+        self::assertLessThanOrEqual($plate->x + $plate->width, $right);
+        self::assertGreaterThanOrEqual($plate->y, $top);
+        self::assertLessThanOrEqual($plate->y + $plate->height, $bottom);
+    }
+
+    /** For the faces' own scripts the measure is close, not only a bound. */
+    public function testLatinWidthsAreThoseDrawn(): void
+    {
+        $block = self::caption('The tide mill turns twice a day');
+        [$left, , $right] = self::ink($block);
+
+        self::assertEqualsWithDelta($block->lines[0]->width, $right - $left, 0.04 * $block->lines[0]->width);
+    }
+
+    public function testEmojiComeInTheirColours(): void
+    {
+        $scratch = new Scratch();
+        (new TextDrawing())->paint(self::caption('Sea 🌊 100 % <b>'), $scratch->path('w.png'), 720);
+        $pixels = (new \Imagick($scratch->path('w.png')))->exportImagePixels(0, 0, 1280, 720, 'RGB', \Imagick::PIXEL_CHAR);
+        $blue = 0;
+        for ($i = 0, $n = \count($pixels); $i < $n; $i += 3) {
+            $blue += $pixels[$i + 2] > 150 && $pixels[$i] < 90 ? 1 : 0;
+        }
+
+        self::assertGreaterThan(100, $blue, 'the wave is blue');
+    }
+
+    public function testTextIsTextAndNeverMarkup(): void
+    {
+        $svg = (new TextDrawing())->svg(self::caption('</text><image href="file:///etc/passwd"/> & "x"'));
+
+        self::assertStringNotContainsString('<image', $svg);
+        self::assertNotFalse(simplexml_load_string($svg));
+    }
+
+    /** A face that lacks a script must not leave boxes: the same box for different characters would give the same drawing. */
+    public function testDifferentCharactersOfEveryScriptLookDifferent(): void
+    {
+        foreach (['اب', 'कख', '中文', 'אב', 'กข', '🌊🌕', 'Жы', 'ψω'] as $pair) {
+            [$a, $b] = mb_str_split($pair);
+            $scratch = new Scratch();
+            (new TextDrawing())->paint(self::caption($a), $scratch->path('a.png'), 720);
+            (new TextDrawing())->paint(self::caption($b), $scratch->path('b.png'), 720);
+            self::assertNotSame((new \Imagick($scratch->path('a.png')))->getImageSignature(), (new \Imagick($scratch->path('b.png')))->getImageSignature(), $pair);
+        }
+    }
+}

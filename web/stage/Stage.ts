@@ -1,0 +1,123 @@
+import type { Plan, PlannedLayer, Scene } from '../api/types';
+import { performerOf } from './layers';
+import { sceneAt } from './plan';
+
+/** One scene on the stage: its ground, and an element for each of its layers. */
+class Board {
+  readonly box = document.createElement('div');
+  private shown: Scene | null = null;
+  private elements: [PlannedLayer, HTMLElement][] = [];
+
+  constructor(
+    root: HTMLElement,
+    private readonly story: string,
+  ) {
+    this.box.style.cssText = 'position:absolute;inset:0;overflow:hidden;visibility:hidden';
+    root.append(this.box);
+  }
+
+  show(plan: Plan, scene: Scene, frame: number): void {
+    if (this.shown !== scene) this.lay(scene);
+    for (const [layer, element] of this.elements) {
+      performerOf(layer).show(element, layer, { story: this.story, plan, scene }, frame);
+    }
+  }
+
+  /** Elements of the same kind stay: what is shown already does not flicker when a plan changes. */
+  private lay(scene: Scene): void {
+    const old = this.elements;
+    this.elements = scene.layers.map((layer, i) => {
+      const there = old[i];
+      if (there && there[0].kind === layer.kind) return [layer, there[1]];
+      there?.[1].remove();
+      const element = performerOf(layer).make();
+      this.box.insertBefore(element, this.box.children[i] ?? null);
+      return [layer, element];
+    });
+    for (const [, element] of old.slice(scene.layers.length)) element.remove();
+    this.box.style.backgroundColor = scene.ground;
+    this.shown = scene;
+  }
+}
+
+/** Shows one frame of a plan: the layers of its scene, two scenes at once in a transition. */
+export class Stage {
+  private readonly boards: [Board, Board];
+  /** The colour that a transition goes through. */
+  private readonly veil: HTMLDivElement;
+  private readonly ahead = new Map<string, HTMLImageElement>();
+
+  constructor(
+    private readonly root: HTMLDivElement,
+    private readonly story: string,
+  ) {
+    this.boards = [new Board(root, story), new Board(root, story)];
+    this.veil = document.createElement('div');
+    this.veil.style.cssText = 'position:absolute;inset:0;visibility:hidden;z-index:1';
+    this.root.append(this.veil);
+  }
+
+  destroy(): void {
+    this.root.replaceChildren();
+  }
+
+  show(plan: Plan, frame: number): void {
+    const index = sceneAt(plan, frame);
+    const scene = plan.scenes[index];
+    if (!scene) {
+      for (const { box } of this.boards) box.style.visibility = 'hidden';
+      return;
+    }
+    const before = plan.scenes[index - 1];
+    const since = frame - scene.start;
+    const comesIn = before !== undefined && since < scene.comesIn;
+    // Each scene keeps its own board, even or odd, so that a transition does not load anything anew.
+    const over = this.boards[index % 2] as Board;
+    const under = this.boards[(index + 1) % 2] as Board;
+    over.show(plan, scene, frame);
+    this.weigh(over.box, comesIn ? before.transition : null, comesIn ? since / scene.comesIn : 1);
+    over.box.style.zIndex = '2';
+    over.box.style.visibility = 'visible';
+    under.box.style.zIndex = '0';
+    if (comesIn) {
+      under.show(plan, before, frame);
+      under.box.style.opacity = '1';
+      under.box.style.visibility = 'visible';
+    } else {
+      under.box.style.visibility = 'hidden';
+    }
+    this.fetchAhead(plan, index);
+  }
+
+  /** How far the next scene has come in: its weight at every point as the plan's transition tells it. */
+  private weigh({ style }: HTMLElement, transition: Scene['transition'] | null, progress: number): void {
+    style.opacity = '1';
+    style.maskImage = 'none';
+    this.veil.style.visibility = 'hidden';
+    if (transition === null) return;
+    if (transition.colour !== null) {
+      this.veil.style.visibility = 'visible';
+      this.veil.style.backgroundColor = transition.colour;
+      this.veil.style.opacity = String(Math.min(1, 2 * progress));
+      style.opacity = String(Math.max(0, 2 * progress - 1));
+    } else if (transition.toward !== null) {
+      const front = progress * (1 + transition.soft);
+      style.maskImage = `linear-gradient(to ${transition.toward}, #000 ${100 * (front - transition.soft)}%, transparent ${100 * front}%)`;
+    } else {
+      style.opacity = String(progress);
+    }
+  }
+
+  private fetchAhead(plan: Plan, index: number): void {
+    for (const scene of plan.scenes.slice(index + 1, index + 3)) {
+      for (const layer of scene.layers) {
+        const url = performerOf(layer).url(this.story, layer);
+        if (url !== '' && !this.ahead.has(url)) {
+          const image = new Image();
+          image.src = url;
+          this.ahead.set(url, image);
+        }
+      }
+    }
+  }
+}

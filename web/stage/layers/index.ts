@@ -1,0 +1,10 @@
+import type { PlannedLayer } from '../../api/types';
+import type { Performer } from './performer';
+import { picture } from './picture';
+import { words } from './words';
+
+/** The performer of each kind of layer. */
+const performers: { [K in PlannedLayer['kind']]: Performer<Extract<PlannedLayer, { kind: K }>> } = { picture, words };
+
+/** Its performer and the layer are of one kind. */
+export const performerOf = (layer: PlannedLayer): Performer => performers[layer.kind] as unknown as Performer;

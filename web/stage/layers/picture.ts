@@ -1,0 +1,20 @@
+import type { PlannedPicture } from '../../api/types';
+import { fromTable, progress } from '../plan';
+import { image, put, type Performer } from './performer';
+
+export const pictureUrl = (story: string, { asset, name }: PlannedPicture['rendition']): string =>
+  `/api/stories/${story}/pictures/${asset}/${name}.jpg`;
+
+/** A rendition, of which the frames of a move are seen one after the other. */
+export const picture: Performer<PlannedPicture> = {
+  url: (story, layer) => pictureUrl(story, layer.rendition),
+  make: image,
+  show: (element, layer, { story, plan, scene }, frame) => {
+    put(element, pictureUrl(story, layer.rendition));
+    const eased = fromTable(plan.ease, progress(scene, frame));
+    const at = (name: 'x' | 'y' | 'width' | 'height') =>
+      layer.opensOn[name] + (layer.closesOn[name] - layer.opensOn[name]) * eased;
+    // The picture is laid out so that its whole width is 1 / width of the stage's.
+    element.style.transform = `scale(${1 / at('width')}, ${1 / at('height')}) translate(${-100 * at('x')}%, ${-100 * at('y')}%)`;
+  },
+};

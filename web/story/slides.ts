@@ -1,0 +1,39 @@
+import type { PictureLayer, Slide, StoryDocument, Voice, WordsLayer } from '../api/types';
+
+/** The picture that a slide shows. */
+export const pictureOf = (slide: Slide): PictureLayer | undefined =>
+  slide.layers.find((layer): layer is PictureLayer => layer.kind === 'picture');
+
+export const wordsOf = (slide: Slide, role: WordsLayer['role']): WordsLayer | undefined =>
+  slide.layers.find((layer): layer is WordsLayer => layer.kind === 'words' && layer.role === role);
+
+/** The text of one of its words; a title that says nothing is the story's own. */
+export const textOf = (slide: Slide, role: WordsLayer['role']): string => wordsOf(slide, role)?.text ?? '';
+
+/** What is written on a slide, to name it by. */
+export const writtenOn = (slide: Slide, title: string): string =>
+  slide.layout === 'title' ? textOf(slide, 'title') || title : textOf(slide, 'caption');
+
+/** An asset of a kind, where the story holds it. */
+export function assetOf<K extends 'picture' | 'voice' | 'music'>(
+  story: StoryDocument,
+  id: string | undefined,
+  kind: K,
+): Extract<StoryDocument['assets'][string], { kind: K }> | undefined {
+  const asset = id === undefined ? undefined : story.assets[id];
+  return asset?.kind === kind ? (asset as Extract<StoryDocument['assets'][string], { kind: K }>) : undefined;
+}
+
+/** The take that a slide begins to speak with. */
+export const voiceOf = (slide: Slide): string | null => slide.voice[0]?.asset ?? null;
+
+/** Whether silence before and after the voice of a slide is left out; null where there is none. */
+export function trimmed(slide: Slide, voice: Voice | undefined): boolean | null {
+  const [first] = slide.voice;
+  const last = slide.voice.at(-1);
+  if (!voice || !first || !last || (voice.from === 0 && voice.to === voice.samples)) return null;
+  return first.from >= voice.from && last.to <= voice.to;
+}
+
+/** How many samples of voice a slide speaks. */
+export const spokenSamples = (slide: Slide): number => slide.voice.reduce((sum, { from, to }) => sum + to - from, 0);
