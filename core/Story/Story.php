@@ -57,7 +57,8 @@ final readonly class Story
         }
         $assets = [];
         foreach ($in->named('assets') as $id => $fields) {
-            $assets[$id] = AssetKind::read($id, $fields);
+            // A name that looks like a number is one to PHP.
+            $assets[$id] = AssetKind::read((string) $id, $fields);
         }
         $story = new self(
             $in->text('title', Limits::TITLE, min: 1),

@@ -54,9 +54,9 @@ final readonly class MusicController
             return $measured;
         });
         $music = $measured->music($id, '' === $name || !mb_check_encoding($name, 'UTF-8') ? 'music' : $name);
-        $this->stories->edit($story, [new AddMusic($music, (string) Uuid::v7())], null);
+        $this->stories->edit($story, [new AddMusic($music, (string) Uuid::v7())], null, $story->owner);
 
-        return new JsonResponse(['music' => $id, 'story' => $this->view->of($story)], 201);
+        return new JsonResponse(['music' => $id, 'story' => $this->view->of($story, $story->owner)], 201);
     }
 
     /** The music as it is heard in the page. */

@@ -71,7 +71,7 @@ final readonly class PictureController
         if (null !== $known && null !== $story->story()->picture((string) $known->id)) {
             if ($story->story()->slide($slide)?->picture()?->asset === (string) $known->id) {
                 // It was taken in, and only the answer was lost on its way.
-                return new JsonResponse(['picture' => (string) $known->id, 'story' => $this->view->of($story)], 201);
+                return new JsonResponse(['picture' => (string) $known->id, 'story' => $this->view->of($story, $story->owner)], 201);
             }
 
             return new JsonResponse(['same' => (string) $known->id, 'file' => $known->file]);
@@ -83,9 +83,9 @@ final readonly class PictureController
         $this->files->share($id);
         $this->entities->persist($record);
         $this->entities->flush();
-        $this->stories->edit($story, [new AddPicture(new Picture($id, $record->file, $size['width'], $size['height']), $slide, $places)], null);
+        $this->stories->edit($story, [new AddPicture(new Picture($id, $record->file, $size['width'], $size['height']), $slide, $places)], null, $story->owner);
 
-        return new JsonResponse(['picture' => $id, 'story' => $this->view->of($story)], 201);
+        return new JsonResponse(['picture' => $id, 'story' => $this->view->of($story, $story->owner)], 201);
     }
 
     #[Route('/{picture}/{rendition}.jpg', name: 'picture', methods: ['GET'], requirements: ['picture' => Requirement::UUID, 'rendition' => '(full|whole|thumb|whole-thumb)(-t(90|180|270))?'])]

@@ -32,8 +32,8 @@ final readonly class CaptionsController
         if ([] === $captions) {
             throw new Unreadable('A plain text is timed to the voices, and nobody speaks in this story yet. Record a voice first, or bring in a file with times.');
         }
-        $this->stories->edit($story, [new SetCaptions($captions)], null);
+        $this->stories->edit($story, [new SetCaptions($captions)], null, $story->owner);
 
-        return new JsonResponse($this->view->of($story));
+        return new JsonResponse($this->view->of($story, $story->owner));
     }
 }

@@ -6,6 +6,7 @@ namespace Rhapsode\App\Story;
 
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Account\User;
 use Rhapsode\App\Shared\Stale;
 use Rhapsode\Core\Edit\Change;
 use Rhapsode\Core\Edit\Edit;
@@ -23,26 +24,26 @@ final readonly class Stories
      *
      * @throws Refused|Stale
      */
-    public function edit(StoryRecord $record, array $edits, ?int $revision): void
+    public function edit(StoryRecord $record, array $edits, ?int $revision, User $author): void
     {
-        $this->changing($record, $revision, function (Story $story) use ($record, $edits): Story {
+        $this->changing($record, $revision, function (Story $story) use ($record, $edits, $author): Story {
             // What edits put together must be a story too.
             $new = array_reduce($edits, static fn(Story $s, Edit $edit): Story => $edit->apply($s), $story)->checked();
             $change = Change::between($story, $new);
             if (!$change->isNothing()) {
-                $this->entities->getConnection()->executeStatement('UPDATE story_change SET superseded = true WHERE story_id = ? AND undone AND NOT superseded', [(string) $record->id]);
-                $this->entities->persist(new StoryChange($record, $change));
+                $this->entities->getConnection()->executeStatement('UPDATE story_change SET superseded = true WHERE story_id = ? AND author_id = ? AND undone AND NOT superseded', [(string) $record->id, (string) $author->id]);
+                $this->entities->persist(new StoryChange($record, $author, $change));
             }
 
             return $new;
         });
     }
 
-    /** @throws Refused|Stale */
-    public function undo(StoryRecord $record, ?int $revision): void
+    /** Undoes the last thing that this person did. @throws Refused|Stale */
+    public function undo(StoryRecord $record, ?int $revision, User $author): void
     {
-        $this->changing($record, $revision, function (Story $story) use ($record): Story {
-            $step = $this->step($record, false, 'DESC') ?? throw new Refused('There is nothing to undo.');
+        $this->changing($record, $revision, function (Story $story) use ($record, $author): Story {
+            $step = $this->step($record, $author, false, 'DESC') ?? throw new Refused('There is nothing to undo.');
             $step->undone = true;
 
             return $step->change($story)->undone()->applyTo($story);
@@ -50,24 +51,24 @@ final readonly class Stories
     }
 
     /** @throws Refused|Stale */
-    public function redo(StoryRecord $record, ?int $revision): void
+    public function redo(StoryRecord $record, ?int $revision, User $author): void
     {
-        $this->changing($record, $revision, function (Story $story) use ($record): Story {
-            $step = $this->step($record, true, 'ASC') ?? throw new Refused('There is nothing to do again.');
+        $this->changing($record, $revision, function (Story $story) use ($record, $author): Story {
+            $step = $this->step($record, $author, true, 'ASC') ?? throw new Refused('There is nothing to do again.');
             $step->undone = false;
 
             return $step->change($story)->applyTo($story);
         });
     }
 
-    public function canUndo(StoryRecord $record): bool
+    public function canUndo(StoryRecord $record, User $author): bool
     {
-        return null !== $this->step($record, false, 'DESC');
+        return null !== $this->step($record, $author, false, 'DESC');
     }
 
-    public function canRedo(StoryRecord $record): bool
+    public function canRedo(StoryRecord $record, User $author): bool
     {
-        return null !== $this->step($record, true, 'ASC');
+        return null !== $this->step($record, $author, true, 'ASC');
     }
 
     /** @param \Closure(Story): Story $change */
@@ -85,8 +86,8 @@ final readonly class Stories
         });
     }
 
-    private function step(StoryRecord $record, bool $undone, string $order): ?StoryChange
+    private function step(StoryRecord $record, User $author, bool $undone, string $order): ?StoryChange
     {
-        return $this->entities->getRepository(StoryChange::class)->findOneBy(['story' => $record, 'undone' => $undone, 'superseded' => false], ['number' => $order]);
+        return $this->entities->getRepository(StoryChange::class)->findOneBy(['story' => $record, 'author' => $author, 'undone' => $undone, 'superseded' => false], ['number' => $order]);
     }
 }

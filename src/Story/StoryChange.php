@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Rhapsode\App\Story;
 
 use Doctrine\ORM\Mapping as ORM;
+use Rhapsode\App\Account\User;
 use Rhapsode\App\Shared\Clock;
 use Rhapsode\Core\Edit\Change;
 use Rhapsode\Core\Story\Story;
 
-/** One step of a story's history, kept for good: it can be undone and done again, also after a reload. */
+/** One step of a story's history and who took it, kept for good: it can be undone and done again, also after a reload. */
 #[ORM\Entity]
-#[ORM\Index(name: 'story_history', columns: ['story_id', 'number'])]
+#[ORM\Index(name: 'story_history', columns: ['story_id', 'author_id', 'number'])]
 class StoryChange
 {
     #[ORM\Id, ORM\GeneratedValue(strategy: 'IDENTITY'), ORM\Column(type: 'bigint')]
@@ -33,6 +34,8 @@ class StoryChange
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
         public StoryRecord $story,
+        #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
+        public User $author,
         Change $change,
     ) {
         $this->madeAt = Clock::now();

@@ -51,14 +51,14 @@ final readonly class StoryController
         $this->entities->persist($record);
         $this->entities->flush();
 
-        return new JsonResponse($this->view->of($record), 201);
+        return new JsonResponse($this->view->of($record, $user), 201);
     }
 
     #[Route('/{id}', name: 'story', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
-    public function show(#[MapEntity] StoryRecord $story): JsonResponse
+    public function show(#[MapEntity] StoryRecord $story, #[CurrentUser] User $user): JsonResponse
     {
-        return new JsonResponse($this->view->of($story));
+        return new JsonResponse($this->view->of($story, $user));
     }
 
     #[Route('/{id}', name: 'delete_story', methods: ['DELETE'], requirements: ['id' => Requirement::UUID])]
@@ -86,35 +86,38 @@ final readonly class StoryController
 
     #[Route('/{id}/edits', name: 'edit_story', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
-    public function edit(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
+    public function edit(#[MapEntity] StoryRecord $story, Request $request, #[CurrentUser] User $user): JsonResponse
     {
         $edits = array_map(EditReader::read(...), Body::of($request)->objects('edits'));
         if ([] === $edits || \count($edits) > Limits::EDITS) {
             throw new Malformed(\sprintf('Send 1 to %d edits.', Limits::EDITS));
         }
-        $this->stories->edit($story, $edits, self::madeOn($request));
+        $since = self::madeOn($request);
+        $this->stories->edit($story, $edits, $since, $user);
 
-        return new JsonResponse($this->view->of($story));
+        return $this->view->changed($story, $user, $since);
     }
 
     /** @throws Refused */
     #[Route('/{id}/undo', name: 'undo', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
-    public function undo(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
+    public function undo(#[MapEntity] StoryRecord $story, Request $request, #[CurrentUser] User $user): JsonResponse
     {
-        $this->stories->undo($story, self::madeOn($request));
+        $since = self::madeOn($request);
+        $this->stories->undo($story, $since, $user);
 
-        return new JsonResponse($this->view->of($story));
+        return $this->view->changed($story, $user, $since);
     }
 
     /** @throws Refused */
     #[Route('/{id}/redo', name: 'redo', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
-    public function redo(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
+    public function redo(#[MapEntity] StoryRecord $story, Request $request, #[CurrentUser] User $user): JsonResponse
     {
-        $this->stories->redo($story, self::madeOn($request));
+        $since = self::madeOn($request);
+        $this->stories->redo($story, $since, $user);
 
-        return new JsonResponse($this->view->of($story));
+        return $this->view->changed($story, $user, $since);
     }
 
     /** The words of a slide as the film will have them, by the hash that the plan names. */

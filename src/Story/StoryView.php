@@ -5,22 +5,25 @@ declare(strict_types=1);
 namespace Rhapsode\App\Story;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Account\User;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\HandIn\HandIn;
+use Rhapsode\App\Shared\SharedMemory;
 use Rhapsode\App\Take\TakeRecord;
 use Rhapsode\Core\Proof\Finding;
 use Rhapsode\Core\Proof\Praise;
 use Rhapsode\Core\Proof\Proof;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
+use Symfony\Component\HttpFoundation\JsonResponse;
 
 /** A story as its owner's page gets it: the document, the plan, what Proof finds, and what hangs on it. */
 final readonly class StoryView
 {
-    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans, private Stories $stories, private Drawings $drawings) {}
+    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans, private Stories $stories, private Drawings $drawings, private SharedMemory $known) {}
 
     /** @return array<string, mixed> */
-    public function of(StoryRecord $record): array
+    public function of(StoryRecord $record, User $reader): array
     {
         $story = $record->story();
         $plan = $this->plans->plan($story);
@@ -34,7 +37,7 @@ final readonly class StoryView
         $film = $this->entities->getRepository(FilmRecord::class)->findOneBy(['story' => $record], ['begunAt' => 'DESC', 'id' => 'DESC']);
         $handIns = $this->entities->getRepository(HandIn::class)->findBy(['story' => $record], ['number' => 'DESC']);
 
-        return [
+        $view = [
             'id' => (string) $record->id,
             'revision' => $record->revision,
             'changedAt' => $record->changedAt->format(\DATE_RFC3339),
@@ -43,11 +46,41 @@ final readonly class StoryView
             'praise' => Praise::of($story, $findings, $record->assignment?->length()),
             'proof' => array_map(static fn(Finding $f): array => $f->toArray(), $findings),
             'waveforms' => [] === $waveforms ? new \stdClass() : $waveforms,
-            'canUndo' => $this->stories->canUndo($record),
-            'canRedo' => $this->stories->canRedo($record),
+            'canUndo' => $this->stories->canUndo($record, $reader),
+            'canRedo' => $this->stories->canRedo($record, $reader),
             'assignment' => $record->assignment?->toArray(),
             'film' => $film?->toArray(),
             'handIns' => array_map(static fn(HandIn $h): array => $h->toArray(), $handIns),
         ];
+        $this->known->set(self::key($record, $record->revision), ViewPatch::remember($view));
+
+        return $view;
+    }
+
+    /**
+     * What an act changed, for a page that has the story as it was: a JSON Patch (RFC 6902). The whole story where it is not known
+     * here what the page has.
+     *
+     * @param int $since the revision that the page has
+     */
+    public function changed(StoryRecord $record, User $reader, int $since): JsonResponse
+    {
+        $before = $this->known->get(self::key($record, $since));
+        $view = $this->of($record, $reader);
+        if (!$before instanceof ViewPatch) {
+            return new JsonResponse($view);
+        }
+        // These may change without the story.
+        $ops = array_map(
+            static fn(string $key): array => ['op' => 'replace', 'path' => '/' . $key, 'value' => $view[$key]],
+            ['revision', 'changedAt', 'canUndo', 'canRedo', 'assignment', 'film', 'handIns'],
+        );
+
+        return new JsonResponse([...$ops, ...$before->to($view)], 200, ['Content-Type' => 'application/json-patch+json']);
+    }
+
+    private static function key(StoryRecord $record, int $revision): string
+    {
+        return "view {$record->id} {$revision}";
     }
 }

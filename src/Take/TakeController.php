@@ -104,7 +104,7 @@ final readonly class TakeController
             }
         }
 
-        return new JsonResponse(['take' => (string) $take->id, 'story' => $view->of($take->story)]);
+        return new JsonResponse(['take' => (string) $take->id, 'story' => $view->of($take->story, $take->story->owner)]);
     }
 
     /** @return list<int> the parts that are missing; with none, it is done */
@@ -120,7 +120,7 @@ final readonly class TakeController
             $measured = $this->join($take, $held);
             $take->peaks = self::drawn($measured->peaks);
             $take->finished = true;
-            $stories->edit($take->story, [new AddVoice($measured->voice((string) $take->id, $take->file), $take->slide)], null);
+            $stories->edit($take->story, [new AddVoice($measured->voice((string) $take->id, $take->file), $take->slide)], null, $take->story->owner);
         }
 
         return [];

@@ -52,10 +52,10 @@ beforeEach(() => {
   vi.stubGlobal('XMLHttpRequest', Request);
 });
 const hook = () => {
-  const take = vi.fn();
+  const receive = vi.fn();
   const edit = vi.fn(() => Promise.resolve(null));
-  const hold = { view: story(1), take, edit } as unknown as StoryHold;
-  return { ...renderHook(() => usePicturesIn('story', hold)), take, edit };
+  const hold = { view: story(1), receive, edit } as unknown as StoryHold;
+  return { ...renderHook(() => usePicturesIn('story', hold)), receive, edit };
 };
 const files = (...names: string[]) => names.map((name) => new File(['x'], name));
 const states = (hooked: ReturnType<typeof hook>) => hooked.result.current.arrivals.map((a) => a.state);
@@ -68,7 +68,7 @@ describe('pictures that are brought in', () => {
     expect(sent.map((s) => s.name)).toEqual(['1.jpg', '2.jpg', '10.jpg', 'a.jpg', 'B.jpg']);
     expect(most).toBe(2);
     expect(sent[2]?.after).toEqual([sent[1]?.slide, sent[0]?.slide, 's1']);
-    expect(hooked.take).toHaveBeenCalledTimes(5);
+    expect(hooked.receive).toHaveBeenCalledTimes(5);
   });
 
   it('wait for a busy server and come again, without losing their order', async () => {
@@ -110,7 +110,7 @@ describe('pictures that are brought in', () => {
       if (same) hooked.result.current.useAgain(same);
     });
     expect(hooked.edit).toHaveBeenCalledWith(
-      expect.objectContaining({ do: 'add slide', slide: expect.objectContaining({ picture: 'p' }) }),
+      expect.objectContaining({ do: 'add slide', slide: expect.objectContaining({ layers: [{ id: 'picture', kind: 'picture', asset: 'p' }] }) }),
     );
     act(() => hooked.result.current.putAway());
     await waitFor(() => expect(states(hooked)).toEqual([]));

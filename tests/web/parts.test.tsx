@@ -5,6 +5,8 @@ import { describe, expect, it, vi } from 'vitest';
 import type { Slide } from '../../web/api/types';
 import { Boundary } from '../../web/parts/Boundary';
 import { Arrivals } from '../../web/script/Arrivals';
+import { StoryProvider } from '../../web/story/StoryContext';
+import type { StoryHold } from '../../web/story/useStory';
 import { StayField } from '../../web/script/StayField';
 import type { Arrival } from '../../web/script/usePicturesIn';
 import { json, serve, story, type Asked } from './server';
@@ -63,10 +65,17 @@ describe('a boundary', () => {
 });
 
 describe('how long a slide stays', () => {
-  const slide = (id: string, stay: number | null) => ({ id, take: null, stay }) as Slide;
+  const slide = (id: string, stay: number | null) =>
+    ({ id, layout: 'full', layers: [], script: '', voice: [], stay, transition: null }) as Slide;
   const shown = (slides: Slide[]) => {
     const edit = vi.fn(() => Promise.resolve(null));
-    render(<StayField slides={slides} view={story(1)} edit={edit} />);
+    const nothing = vi.fn();
+    const hold = { edit, receive: nothing, undo: nothing, redo: nothing } as unknown as StoryHold;
+    render(
+      <StoryProvider id="story" hold={hold} view={story(1)}>
+        <StayField slides={slides} />
+      </StoryProvider>,
+    );
     return edit;
   };
 

@@ -1,18 +1,19 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../../web/api/types';
-import { slideAt, Stage } from '../../web/preview/Stage';
+import { sceneAt } from '../../web/stage/plan';
+import { Stage } from '../../web/stage/Stage';
 
 /** The performer of plans is held to core's golden values: tests/core/GoldenTest.php writes them. */
 interface Seen {
   id: string;
-  at: [number, number, number, number];
+  layers: { id: string; opacity: number; at: [number, number, number, number] | null }[];
   weights: [number, number][];
 }
 const golden = JSON.parse(readFileSync('tests/golden/performance.json', 'utf8')) as {
   plan: Plan;
   points: [number, number][];
-  moments: { frame: number; slides: Seen[]; gains: number[] }[];
+  moments: { frame: number; scenes: Seen[] }[];
 };
 
 /** The frame that a transform shows, from the very style that the browser gets. */
@@ -50,25 +51,33 @@ describe('the stage', () => {
 
   it('shows at every moment what core says is seen', () => {
     expect(golden.moments.length).toBeGreaterThan(90);
-    let joins = 0;
-    for (const { frame, slides } of golden.moments) {
+    let transitions = 0;
+    const kinds = new Set<string>();
+    for (const { frame, scenes } of golden.moments) {
       stage.show(golden.plan, frame);
-      const layers = visible();
-      expect(layers, `at frame ${frame}`).toHaveLength(slides.length);
-      joins += slides.length - 1;
+      const boards = visible();
+      expect(boards, `at frame ${frame}`).toHaveLength(scenes.length);
+      transitions += scenes.length - 1;
       const veil = boxes()[2];
-      for (const [i, seen] of slides.entries()) {
-        const layer = layers[i];
-        const planned = golden.plan.slides.find((s) => s.id === seen.id);
-        if (!layer || !veil) throw new Error('a layer is missing');
-        if (planned?.image.picture) {
-          const shown = frameOf(layer.querySelector('img') as HTMLImageElement);
-          for (const [k, value] of seen.at.entries())
-            expect(shown[k], `frame ${frame}, ${seen.id}, ${k}`).toBeCloseTo(value, 4);
+      for (const [i, seen] of scenes.entries()) {
+        const board = boards[i];
+        const scene = golden.plan.scenes.find((s) => s.id === seen.id);
+        if (!board || !veil || !scene) throw new Error('a scene is missing');
+        expect(board.children, `layers at frame ${frame}`).toHaveLength(seen.layers.length);
+        for (const [k, layer] of seen.layers.entries()) {
+          const element = board.children[k] as HTMLElement;
+          const where = `frame ${frame}, ${seen.id}, ${layer.id}`;
+          kinds.add(scene.layers[k]?.kind ?? '');
+          if (layer.at) {
+            const shown = frameOf(element as HTMLImageElement);
+            for (const [n, value] of layer.at.entries()) expect(shown[n], where).toBeCloseTo(value, 4);
+          } else {
+            expect(Number(element.style.opacity), where).toBeCloseTo(layer.opacity, 4);
+          }
         }
         for (const [p, [colour, next]] of seen.weights.entries()) {
           const point = golden.points[p] ?? [0, 0];
-          expect(weightOf(layer, point), `frame ${frame}, ${seen.id} at ${point}`).toBeCloseTo(next, 4);
+          expect(weightOf(board, point), `frame ${frame}, ${seen.id} at ${point}`).toBeCloseTo(next, 4);
           if (i > 0) {
             const shown = veil.style.visibility === 'visible' ? Number(veil.style.opacity) : 0;
             expect(shown, `the colour at frame ${frame}`).toBeCloseTo(colour, 4);
@@ -76,12 +85,13 @@ describe('the stage', () => {
         }
       }
     }
-    expect(joins, 'joins are among the moments').toBeGreaterThan(12);
+    expect(transitions, 'transitions are among the moments').toBeGreaterThan(12);
+    expect([...kinds].sort()).toEqual(['picture', 'words']);
   });
 
-  it('shows the last slide after the end, and nothing of a plan without slides', () => {
-    expect(slideAt(golden.plan, golden.plan.frames + 50)).toBe(golden.plan.slides.length - 1);
-    stage.show({ ...golden.plan, slides: [] }, 0);
+  it('shows the last scene after the end, and nothing of a plan without any', () => {
+    expect(sceneAt(golden.plan, golden.plan.frames + 50)).toBe(golden.plan.scenes.length - 1);
+    stage.show({ ...golden.plan, scenes: [] }, 0);
     expect(visible()).toHaveLength(0);
   });
 });

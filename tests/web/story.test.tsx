@@ -135,8 +135,8 @@ describe('a story’s queue of edits', () => {
     serve(() => json(story(3)));
     const { result } = page().place();
     await waitFor(() => expect(result.current.view?.revision).toBe(3));
-    act(() => void result.current.take(story(7)));
-    act(() => void result.current.take(story(5)));
+    act(() => void result.current.receive(story(7)));
+    act(() => void result.current.receive(story(5)));
     await waitFor(() => expect(result.current.view?.revision).toBe(7));
   });
 });

@@ -29,5 +29,6 @@ export type HandIn = Schemas['HandIn'];
 export type HandInView = Schemas['HandInView'];
 export type Remark = Schemas['Remark'];
 export type TakeState = Schemas['TakeState'];
+export type Patch = Schemas['Patch'];
 export type Edit = Schemas['Edit'];
 export type Added = Schemas['Added'] | Schemas['Same'];

@@ -210,7 +210,7 @@ function Made({ view, film }: { view: StoryView; film: Film }) {
         slides={
           film.revision === view.revision
             ? inSeconds(view.plan)
-            : [{ id: 'film', start: 0, end: film.seconds, joinIn: 0, voice: null }]
+            : [{ id: 'film', start: 0, end: film.seconds, comesIn: 0, voice: null }]
         }
         remarks={[]}
       />

@@ -187,7 +187,7 @@ export default function ScriptPage() {
         remarks={remarks}
         answer={view.handIns[0]}
         onPick={(slide) => choose(new Set([slide]))}
-        onNone={() => setChosen(none)}
+        onNone={() => setChosen(nothing)}
       />
     </Boundary>
   );

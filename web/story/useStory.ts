@@ -1,13 +1,14 @@
 import { useMutation, useMutationState, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { immutableJSONPatch, type JSONPatchDocument } from 'immutable-json-patch';
 import { useCallback, useMemo } from 'react';
 import { answer, api, Refusal, sentence, Unreachable } from '../api/client';
-import type { Edit, StoryView } from '../api/types';
+import type { Edit, Patch, StoryView } from '../api/types';
 import { useTell } from '../parts/notices';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
 
-/** One act of a person, as it is asked of the server on a revision. */
-type Ask = (revision: string) => Promise<StoryView>;
+/** One act of a person, as it is asked of the server on a revision; it answers with what changed, or with the whole story. */
+type Ask = (revision: string) => Promise<StoryView | Patch>;
 
 export const newId = (): string => crypto.randomUUID();
 export const storyKey = (id: string) => ['story', id];
@@ -20,7 +21,11 @@ export const keepNewer = (queries: QueryClient, id: string, newer: StoryView) =>
 async function onNewest(queries: QueryClient, id: string, ask: Ask): Promise<StoryView> {
   for (;;) {
     try {
-      return await ask(`"${queries.getQueryData<StoryView>(storyKey(id))?.revision ?? 0}"`);
+      const before = queries.getQueryData<StoryView>(storyKey(id));
+      const answered = await ask(`"${before?.revision ?? 0}"`);
+      if (!Array.isArray(answered)) return answered;
+      if (before) return immutableJSONPatch(before, answered as JSONPatchDocument) as StoryView;
+      return await answer(api.GET('/api/stories/{id}', { params: { path: { id } } }));
     } catch (problem) {
       if (!(problem instanceof Refusal) || problem.status !== 412) throw problem;
       queries.setQueryData(storyKey(id), await answer(api.GET('/api/stories/{id}', { params: { path: { id } } })));
