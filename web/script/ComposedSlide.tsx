@@ -1,7 +1,6 @@
 import styled from 'styled-components';
 import type { PlannedLayer, Scene } from '../api/types';
-import { pictureUrl } from '../stage/layers/picture';
-import { wordsUrl } from '../stage/layers/words';
+import { performerOf } from '../stage/layers';
 import { useActs } from '../story/StoryContext';
 
 const Box = styled.div`
@@ -19,34 +18,6 @@ const Box = styled.div`
     height: 100%;
   }
 `;
-const share = (part: number) => `${100 * part}%`;
-
-/** A layer as the film opens on it, small. */
-function Small({ layer, picture, words }: { layer: PlannedLayer; picture: string; words: string }) {
-  const { id } = useActs();
-  switch (layer.kind) {
-    case 'picture': {
-      const { opensOn: frame, rendition } = layer;
-      const small = rendition.name.replace(/^full/, 'thumb').replace(/^whole/, 'whole-thumb');
-      return (
-        <img
-          src={pictureUrl(id, { ...rendition, name: small })}
-          alt={picture}
-          loading="lazy"
-          draggable={false}
-          style={{
-            left: share(-frame.x / frame.width),
-            top: share(-frame.y / frame.height),
-            width: share(1 / frame.width),
-            height: share(1 / frame.height),
-          }}
-        />
-      );
-    }
-    case 'words':
-      return <img className="over" src={wordsUrl(id, layer.hash)} alt={words} loading="lazy" draggable={false} />;
-  }
-}
 
 /** The slide as the film opens on it, small: its frame of the picture on the film's own ground, its words in the film's shape. */
 export function ComposedSlide({
@@ -62,13 +33,16 @@ export function ComposedSlide({
   picture: string;
   words: string;
 }) {
+  const { id } = useActs();
+  // All the words of a slide are said once.
   const first = scene.layers.find((layer) => layer.kind === 'words');
+  const said = (layer: PlannedLayer) => (layer.kind === 'picture' ? picture : layer === first ? words : '');
   return (
     <Box className="composed" style={{ aspectRatio: ratio, background: scene.ground }}>
-      {scene.layers.map((layer) => (
-        // All the words of a slide are said once.
-        <Small key={layer.id} layer={layer} picture={picture} words={layer === first ? words : ''} />
-      ))}
+      {scene.layers.map((layer) => {
+        const Still = performerOf(layer).still;
+        return <Still key={layer.id} story={id} layer={layer} said={said(layer)} />;
+      })}
     </Box>
   );
 }

@@ -6,7 +6,7 @@ import { sceneAt } from './plan';
 class Board {
   readonly box = document.createElement('div');
   private shown: Scene | null = null;
-  private elements: [PlannedLayer, HTMLElement][] = [];
+  private elements: [PlannedLayer, Element & ElementCSSInlineStyle][] = [];
 
   constructor(
     root: HTMLElement,

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { Plan, PlannedLayer, Scene } from '../../api/types';
 
 /** What a layer is performed with. */
@@ -7,13 +8,15 @@ export interface Setting {
   scene: Scene;
 }
 
-/** Performs one kind of layer as it is planned, in an element of its own. */
+/** Performs one kind of layer as it is planned. */
 export interface Performer<L extends PlannedLayer = PlannedLayer> {
   /** The file that it shows; empty where it needs none. */
   url: (story: string, layer: L) => string;
-  make: () => HTMLElement;
+  make: () => Element & ElementCSSInlineStyle;
   /** Shows the layer as it is at a frame of the film, which may lie between two. */
-  show: (element: HTMLElement, layer: L, setting: Setting, frame: number) => void;
+  show: (element: Element & ElementCSSInlineStyle, layer: L, setting: Setting, frame: number) => void;
+  /** The layer as the film opens on it, small; `said` is what it is called to who cannot see it. */
+  still: (props: { story: string; layer: L; said: string }) => ReactNode;
 }
 
 /** A picture that lies over the whole stage. */
@@ -26,9 +29,9 @@ export function image(): HTMLImageElement {
   return made;
 }
 
-export function put(element: HTMLElement, url: string): void {
-  // Asked for once: setting the same address again would fetch it again.
-  if (element.dataset.url === url) return;
-  element.dataset.url = url;
+/** Setting the same address again would fetch it again. */
+export function put(element: Element, url: string): void {
+  if (element.getAttribute('data-url') === url) return;
+  element.setAttribute('data-url', url);
   (element as HTMLImageElement).src = url;
 }
