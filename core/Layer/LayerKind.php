@@ -6,6 +6,7 @@ namespace Rhapsode\Core\Layer;
 
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Layer\Icon\IconLayer;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 
@@ -14,6 +15,7 @@ enum LayerKind: string
 {
     case Picture = 'picture';
     case Words = 'words';
+    case Icon = 'icon';
 
     /** @return class-string<Layer> */
     private function type(): string
@@ -21,6 +23,7 @@ enum LayerKind: string
         return match ($this) {
             self::Picture => PictureLayer::class,
             self::Words => WordsLayer::class,
+            self::Icon => IconLayer::class,
         };
     }
 

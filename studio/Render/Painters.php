@@ -20,6 +20,7 @@ final class Painters
         return $this->made[$kind->value] ??= match ($kind) {
             LayerKind::Picture => new PicturePainter($this->renditions, $this->shape, $this->format),
             LayerKind::Words => new WordsPainter($this->renditions, $this->format),
+            LayerKind::Icon => new IconPainter($this->renditions, $this->format),
         };
     }
 }

@@ -13,6 +13,10 @@ use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Layer\Icon\IconColour;
+use Rhapsode\Core\Layer\Icon\IconLayer;
+use Rhapsode\Core\Layer\Icon\IconName;
+use Rhapsode\Core\Layer\Icon\IconPlace;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
@@ -134,6 +138,9 @@ final class Stories
                 new PictureLayer('picture', 'p' . mt_rand(0, 4), new Recipe(90 * mt_rand(0, 3)), Fit::cases()[mt_rand(0, 2)], self::randomFraming()),
                 new WordsLayer('caption', WordsRole::Caption, $words[mt_rand(0, \count($words) - 1)], WordsPlace::cases()[mt_rand(0, 2)], $comes, $goes),
             ];
+        if (self::maybe(4)) {
+            $layers[] = new IconLayer('icon', IconName::cases()[mt_rand(0, 5)], IconColour::cases()[mt_rand(0, 3)], IconPlace::cases()[mt_rand(0, 8)], mt_rand(1, 16) / 20, $goes, $comes);
+        }
 
         return new Slide(
             $id,

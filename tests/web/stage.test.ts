@@ -86,7 +86,7 @@ describe('the stage', () => {
       }
     }
     expect(transitions, 'transitions are among the moments').toBeGreaterThan(12);
-    expect([...kinds].sort()).toEqual(['picture', 'words']);
+    expect([...kinds].sort()).toEqual(['icon', 'picture', 'words']);
   });
 
   it('shows the last scene after the end, and nothing of a plan without any', () => {

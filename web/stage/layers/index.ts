@@ -1,10 +1,15 @@
 import type { PlannedLayer } from '../../api/types';
+import { icon } from './icon';
 import type { Performer } from './performer';
 import { picture } from './picture';
 import { words } from './words';
 
 /** The performer of each kind of layer. */
-const performers: { [K in PlannedLayer['kind']]: Performer<Extract<PlannedLayer, { kind: K }>> } = { picture, words };
+const performers: { [K in PlannedLayer['kind']]: Performer<Extract<PlannedLayer, { kind: K }>> } = {
+  picture,
+  words,
+  icon,
+};
 
 /** Its performer and the layer are of one kind. */
 export const performerOf = (layer: PlannedLayer): Performer => performers[layer.kind] as unknown as Performer;
