@@ -33,7 +33,8 @@ async function story(number, slides = 2) {
     // A byte more is another file.
     form.set('file', new Blob([pictures[i % 2], String(number), String(i)]), `${i}.jpg`);
     view = (await ask('POST', `/api/stories/${view.id}/pictures`, form)).story;
-    view = await ask('POST', `/api/stories/${view.id}/edits`, { edits: [{ do: 'set caption', slide: id, caption: { text: `Film ${number}, picture ${i}` } }] }, { 'If-Match': `"${view.revision}"` });
+    await ask('POST', `/api/stories/${view.id}/edits`, { edits: [{ do: 'set layer', slide: id, layer: 'caption', kind: 'words', changes: { role: 'caption', text: `Film ${number}, picture ${i}` } }] }, { 'If-Match': `"${view.revision}"` });
+    view = await ask('GET', `/api/stories/${view.id}`);
   }
   return view;
 }
@@ -51,9 +52,11 @@ async function done(films) {
 }
 async function edits(view) {
   const times = [];
+  let { revision } = view;
   for (let i = 0; i < EDITS; i += 1) {
     const begun = performance.now();
-    view = await ask('POST', `/api/stories/${view.id}/edits`, { edits: [{ do: 'rename', title: `Edited ${i}` }] }, { 'If-Match': `"${view.revision}"` });
+    const told = await ask('POST', `/api/stories/${view.id}/edits`, { edits: [{ do: 'rename', title: `Edited ${i}` }] }, { 'If-Match': `"${revision}"` });
+    revision = Array.isArray(told) ? told.find(({ path }) => path === '/revision').value : told.revision;
     times.push(performance.now() - begun);
     await wait(60);
   }

@@ -71,13 +71,11 @@ final class ScenePainting
         for ($frame = $from; $frame < ($changes ? $to : $from + 1); ++$frame) {
             $frames .= $overlay->faded($bytes, $opacity->at($frame));
         }
-        $first = $from - $this->start;
-        $shifted = $this->graph->filter(\sprintf('setpts=PTS+%d/%d/TB', $first, Rate::FPS), $this->raw($overlay, $frames));
-        $this->painted = $this->graph->filter(
-            \sprintf("overlay=x=%d:y=%d:format=yuv420:eof_action=repeat:enable='between(n,%d,%d)'", $overlay->x, $overlay->y, $first, $to - $this->start - 1),
-            $this->under(),
-            $shifted,
-        );
+        $held = $changes ? '' : \sprintf('tpad=stop_mode=clone:stop=%d,', $to - $from - 1);
+        // Its frames come at their very times, and before and after them the overlay lets pass what is under it. (Its `enable` would
+        // lose those that lie within the stretch: what comes while it is disabled is not looked at.)
+        $timed = $this->graph->filter(\sprintf('%ssetpts=PTS+%d/%d/TB', $held, $from - $this->start, Rate::FPS), $this->raw($overlay, $frames));
+        $this->painted = $this->graph->filter("overlay=x={$overlay->x}:y={$overlay->y}:format=yuv420:eof_action=pass", $this->under(), $timed);
     }
 
     private function raw(Overlay $overlay, string $bytes): string

@@ -222,7 +222,7 @@ final class EditTest extends TestCase
         self::assertSame(['s0', 's1', 'm'], self::order((new AddPicture(new Picture('q', 'q.jpg', 10, 10), 'm'))->apply($story)));
     }
 
-    public function testATakeForADeletedSlideIsKeptAmongTheMakings(): void
+    public function testATakeForADeletedSlideIsKeptAmongTheAssets(): void
     {
         $story = (new AddVoice(new Voice('t', 't.webm', 100, 0, 100, -20, -3), 'gone'))->apply(Stories::of([[]]));
 

@@ -2,7 +2,7 @@ import { expect, test, type Page } from './test';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { saved, signIn } from './helpers';
+import { chooseFrom, saved, signIn } from './helpers';
 
 const view = async (page: Page) =>
   (await page.request.get(page.url().replace(/.*stories\/([^/]+).*/, '/api/stories/$1'))).json();
@@ -28,7 +28,7 @@ test('music is laid under a story, captions are brought in, joins and shape are 
   await expect(page.getByText(/does not say whose it is/)).toBeHidden();
   await bed.getByRole('slider').focus();
   await page.keyboard.press('ArrowRight');
-  await bed.getByLabel('From').selectOption({ index: 2 });
+  await chooseFrom(bed, 'From', 2);
   await bed.getByText('It gives way to the voice').click();
   await expect.poll(async () => (await view(page)).story.beds[0]).toMatchObject({ under: 15, ducks: false });
   expect((await view(page)).story.beds[0].from).toBe((await view(page)).story.slides[1].id);
@@ -59,10 +59,10 @@ test('music is laid under a story, captions are brought in, joins and shape are 
   await saved(page);
   await expect.poll(async () => (await view(page)).story.slides[1].join.kind).toBe('sweep');
   const { plan } = await view(page);
-  const next = plan.slides[2] as { start: number; joinIn: number };
+  const next = plan.scenes[2] as { start: number; comesIn: number };
   await page
     .getByRole('slider', { name: 'Position in the film' })
-    .fill(String(next.start + Math.floor(next.joinIn / 2)));
+    .fill(String(next.start + Math.floor(next.comesIn / 2)));
   const masks = await page
     .locator('.stage > div')
     .evaluateAll((layers) => layers.map((layer) => getComputedStyle(layer).maskImage));

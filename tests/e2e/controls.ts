@@ -6,7 +6,9 @@ import { appendFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
  * Runs in the page, as text.
  */
 export const NAMING = `
-  window.controlsOf = (root) => [...root.querySelectorAll('a[href], button, input, textarea, select, summary, [role=row], [role=slider]')];
+  window.controlsOf = (root) => [...root.querySelectorAll('a[href], button, input, textarea, select, summary, [role=row], [role=slider], [role=option]')]
+    // What stands in for a list of choices, for the browser's own filling in, is nobody's to press.
+    .filter((element) => !element.matches('[aria-hidden=true] select'));
   window.nameOfControl = (element) => {
     const own = (text) => (text || '').replace(/\\s+/g, ' ').trim().replace(/“[^”]*”/g, '“…”').replace(/[0-9]+([:.][0-9]+)?/g, '#').replace(/^(Remark at #).*/, '$1');
     const said = (node) => {
@@ -17,6 +19,8 @@ export const NAMING = `
     };
     const role = element.getAttribute('role');
     if (role === 'row') return 'row: a slide';
+    if (role === 'option') return 'option: one of a list';
+    if (element.getAttribute('aria-haspopup') === 'listbox') return 'list: ' + own(said(element.parentElement.querySelector('.react-aria-Label')));
     if (element.tagName === 'A') return 'link: ' + new URL(element.href).pathname.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, ':id') + (/download/.test(element.outerHTML) ? ' (download)' : '');
     const label = element.getAttribute('aria-label')
       || (element.getAttribute('aria-labelledby') || '').split(' ').map((id) => said(document.getElementById(id))).join(' ').trim()
@@ -32,7 +36,7 @@ export const NAMING = `
         if (kind === 'keydown' && ![' ', 'Enter', 'ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'].includes(event.key)) return;
         const target = event.target instanceof Element ? event.target : null;
         const label = target && target.closest('label');
-        const control = target && (target.closest('a[href], button, input, textarea, select, summary, [role=slider]') || (label && label.querySelector('input')) || target.closest('[role=row]'));
+        const control = target && (target.closest('a[href], button, input, textarea, select, summary, [role=slider], [role=option]') || (label && label.querySelector('input')) || target.closest('[role=row]'));
         if (control) tell(window.nameOfControl(control));
       }, true);
     }

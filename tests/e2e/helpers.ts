@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { copyFileSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -77,4 +77,12 @@ export function probe(path: string): Record<string, string> {
           .map((part) => part.replace(/^"|"$/g, '')),
       ),
   ) as Record<string, string>;
+}
+
+/** Chooses from a list of choices, by its label: an option by its name, or by its place. */
+export async function chooseFrom(within: Page | Locator, label: string, option: string | number) {
+  await within.getByRole('button', { name: new RegExp(`${label}$`) }).click();
+  const page = 'page' in within ? within.page() : within;
+  const options = page.getByRole('option');
+  await (typeof option === 'number' ? options.nth(option) : options.filter({ hasText: option }).first()).click();
 }

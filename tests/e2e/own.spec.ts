@@ -2,7 +2,8 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { rows, saved, signIn } from './helpers';
+import { chooseFrom, rows, saved, signIn } from './helpers';
+import type { Slide } from '../../web/api/types';
 import { expect, test, type Page } from './test';
 
 /** A story of one's own, with pictures and voices that are not the sample's: every control of it, by mouse, keyboard and thumb. */
@@ -34,7 +35,12 @@ async function begin(page: Page, name: string, title: string) {
 }
 const view = async (page: Page) =>
   (await page.request.get(page.url().replace(/.*stories\/([^/?]+).*/, '/api/stories/$1'))).json();
-const slide = async (page: Page, n: number) => (await view(page)).story.slides[n];
+const slide = async (page: Page, n: number) => (await view(page)).story.slides[n] as Slide;
+const pictureOf = (s: Slide) => {
+  const [picture] = s.layers;
+  if (picture?.kind !== 'picture') throw new Error('it shows no picture');
+  return picture;
+};
 const choose = (page: Page, n: number) =>
   rows(page)
     .nth(n)
@@ -88,7 +94,7 @@ test('the rows are the slides, in every shape', async ({ page }) => {
     }
     const { plan } = await view(page);
     const shown = await rows(page).nth(2).locator('.composed img').first().getAttribute('src');
-    expect(shown).toContain(plan.slides[2].image.rendition === 'whole' ? 'whole-thumb' : '/thumb');
+    expect(shown).toContain(plan.scenes[2].layers[0].rendition.name === 'whole' ? 'whole-thumb' : '/thumb');
   }
 });
 
@@ -114,11 +120,11 @@ test('Proof says each thing once, and one act mends it for all', async ({ page }
   await expect(whole(page).getByText('Everybody whose work is used is named.')).toBeVisible();
   // The small one is shown whole; a title that was deleted comes back.
   await mend.getByRole('button', { name: 'Show it whole' }).click();
-  await expect.poll(async () => (await slide(page, 3)).fit).toBe('whole');
+  await expect.poll(async () => pictureOf(await slide(page, 3)).fit).toBe('whole');
   await page.getByRole('button', { name: 'Delete slide 1' }).click();
   await page.getByRole('status').getByRole('button', { name: 'Close this notice' }).click();
   await mend.getByRole('button', { name: 'Add a title slide' }).click();
-  await expect.poll(async () => (await slide(page, 0)).kind).toBe('title');
+  await expect.poll(async () => (await slide(page, 0)).layout).toBe('title');
   await expect(whole(page).getByText('Nothing to mend. It is ready to become a film.')).toBeVisible();
   await page.getByRole('link', { name: 'Film', exact: true }).click();
   await expect(page.getByText('Nothing to mend. It is ready to become a film.')).toBeVisible();
@@ -131,7 +137,9 @@ test('several slides of one kind are mended at once, from the film page too', as
   await expect(rows(page)).toHaveCount(5, { timeout: 30_000 });
   await page.getByRole('link', { name: 'Film', exact: true }).click();
   await page.getByRole('button', { name: 'Show them whole' }).click();
-  await expect.poll(async () => [(await slide(page, 3)).fit, (await slide(page, 4)).fit]).toEqual(['whole', 'whole']);
+  await expect
+    .poll(async () => [pictureOf(await slide(page, 3)).fit, pictureOf(await slide(page, 4)).fit])
+    .toEqual(['whole', 'whole']);
   await page.getByRole('button', { name: 'Go to slide 2' }).first().click();
   await expect(panel(page).getByRole('heading', { name: 'Slide 2' })).toBeVisible();
 });
@@ -139,7 +147,7 @@ test('several slides of one kind are mended at once, from the film page too', as
 test('each setting of a slide is chosen and kept', async ({ page }) => {
   await begin(page, 'pim', 'Settings');
   await choose(page, 1);
-  const kept = async (path: (s: Record<string, unknown>) => unknown, wanted: unknown) =>
+  const kept = async (path: (s: Slide) => unknown, wanted: unknown) =>
     expect.poll(async () => path(await slide(page, 1))).toEqual(wanted);
   for (const [label, place] of [
     ['Top', 'top'],
@@ -147,7 +155,7 @@ test('each setting of a slide is chosen and kept', async ({ page }) => {
     ['Bottom', 'bottom'],
   ] as const) {
     await panel(page).getByText(label, { exact: true }).click();
-    await kept((s) => (s.caption as { place: string }).place, place);
+    await kept((s) => s.layers.find((layer) => layer.id === 'caption'), expect.objectContaining({ place }));
   }
   for (const [label, fit] of [
     ['Fill the slide', 'fill'],
@@ -155,10 +163,14 @@ test('each setting of a slide is chosen and kept', async ({ page }) => {
     ['As suits it', 'auto'],
   ] as const) {
     await panel(page).getByText(label, { exact: true }).click();
-    await kept((s) => s.fit, fit);
+    await kept((s) => pictureOf(s).fit, fit);
   }
   await panel(page).getByText('A slow move across the picture').click();
-  await kept((s) => s.motion, 'still');
+  await kept((s) => pictureOf(s).framing?.motion, 'still');
+  await panel(page).getByRole('button', { name: 'Turn right' }).click();
+  await kept((s) => pictureOf(s).recipe?.turn, 90);
+  await panel(page).getByRole('button', { name: 'Turn left' }).click();
+  await kept((s) => pictureOf(s).recipe?.turn, 0);
   for (const [label, kind] of [
     ['Cut', 'cut'],
     ['Through dark', 'through-dark'],
@@ -168,7 +180,7 @@ test('each setting of a slide is chosen and kept', async ({ page }) => {
     ['Crossfade', 'crossfade'],
   ] as const) {
     await panel(page).getByText(label, { exact: true }).click();
-    await kept((s) => (s.join as { kind: string }).kind, kind);
+    await kept((s) => s.transition?.kind, kind);
   }
   for (const [label, seconds] of [
     ['½ s', 0.5],
@@ -177,8 +189,10 @@ test('each setting of a slide is chosen and kept', async ({ page }) => {
     ['1 s', 1],
   ] as const) {
     await panel(page).getByText(label, { exact: true }).click();
-    await kept((s) => (s.join as { seconds: number }).seconds, seconds);
+    await kept((s) => s.transition?.seconds, seconds);
   }
+  await panel(page).getByRole('button', { name: 'As usual in this story' }).click();
+  await kept((s) => s.transition, null);
   await panel(page).getByLabel('Title', { exact: true }).fill('Fern');
   await panel(page).getByLabel('Author').fill('Pim');
   await panel(page).getByLabel('Link').fill('https://fern.example');
@@ -186,7 +200,7 @@ test('each setting of a slide is chosen and kept', async ({ page }) => {
   await panel(page).getByLabel('Licence, such as CC BY 4.0').blur();
   await saved(page);
   const [, first] = (await view(page)).story.slides;
-  expect((await view(page)).story.pictures[first.picture].source).toEqual({
+  expect((await view(page)).story.assets[first.layers[0].asset].source).toEqual({
     title: 'Fern',
     author: 'Pim',
     link: 'https://fern.example',
@@ -201,19 +215,43 @@ test('each setting of a slide is chosen and kept', async ({ page }) => {
   await expect
     .poll(
       async () =>
-        Object.values((await view(page)).story.pictures as Record<string, { source: { licence: string } }>).filter(
+        Object.values((await view(page)).story.assets as Record<string, { source: { licence: string } }>).filter(
           (p) => p.source.licence === 'my own work',
         ).length,
     )
     .toBe(2);
 });
 
+test('an icon is put on a slide, set, comes when it should, and is taken off', async ({ page }) => {
+  await begin(page, 'pim', 'Icons');
+  await choose(page, 1);
+  const icon = async () => (await slide(page, 1)).layers.find(({ kind }) => kind === 'icon');
+  await panel(page).getByRole('button', { name: 'Add an icon' }).click();
+  await expect(rows(page).nth(1).locator('.composed svg')).toBeVisible();
+  const one = panel(page).getByRole('group', { name: 'Icon 1' });
+  await chooseFrom(one, 'Icon', 'Arrow');
+  await chooseFrom(one, 'Colour', 'Red');
+  await chooseFrom(one, 'Where', 'Left');
+  await chooseFrom(one, 'How large', 'Large');
+  await one.getByLabel('Comes after (seconds)').fill('1.5');
+  await one.getByLabel('Comes after (seconds)').blur();
+  await expect
+    .poll(icon)
+    .toMatchObject({ name: 'arrow', colour: 'red', place: 'left', size: 0.4, comes: 1.5, goes: null });
+  await one.getByRole('button', { name: 'Take it off' }).click();
+  await expect.poll(icon).toBeUndefined();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(icon).toMatchObject({ name: 'arrow' });
+});
+
 test('each setting of the story is chosen and kept, music with all that can be said of it', async ({ page }) => {
   test.setTimeout(120_000);
   await begin(page, 'pim', 'Whole settings');
+  await whole(page).getByText('Sweep', { exact: true }).click();
+  await expect.poll(async () => (await view(page)).story.style.transition.kind).toBe('sweep');
   await page.getByText('Credits at the end, made from the sources').click();
   await expect.poll(async () => (await view(page)).story.credits).toBe(false);
-  await page.getByLabel('Language').selectOption('de');
+  await chooseFrom(page, 'Language', 'Deutsch');
   await expect.poll(async () => (await view(page)).story.language).toBe('de');
   const [music] = await Promise.all([
     page.waitForEvent('filechooser'),
@@ -224,8 +262,8 @@ test('each setting of the story is chosen and kept, music with all that can be s
   await expect(bed).toBeVisible({ timeout: 30_000 });
   await whole(page).getByRole('button', { name: 'I made the music myself' }).click();
   await expect(whole(page).getByText(/music “drone.mp3” does not say/)).toBeHidden();
-  await bed.getByLabel('Through').selectOption({ index: 2 });
-  await bed.getByLabel('From').selectOption({ index: 1 });
+  await chooseFrom(bed, 'Through', 2);
+  await chooseFrom(bed, 'From', 1);
   await bed.getByRole('slider').focus();
   await page.keyboard.press('ArrowLeft');
   await bed.getByText('It gives way to the voice').click();
@@ -313,7 +351,7 @@ test('the booth by mouse: listen, another slide, another microphone, a sound bro
   await page.getByRole('button', { name: 'Slide before' }).click();
   await expect(page.getByText('slide 1 of 4')).toBeVisible();
   await page.getByRole('button', { name: 'Turn the microphone on' }).click();
-  await page.getByLabel('Microphone', { exact: true }).selectOption({ index: 1 });
+  await chooseFrom(page, 'Microphone', 1);
   await expect(page.getByRole('meter')).toBeVisible();
   const [chooser] = await Promise.all([
     page.waitForEvent('filechooser'),

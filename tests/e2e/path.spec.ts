@@ -287,8 +287,9 @@ test('others see nothing of it', async ({ browser }) => {
   const stranger = await (await browser.newContext()).newPage();
   const story = `/api/stories/${(await (await student.request.get('/api/desk')).json()).stories[0].id}`;
   const view = await (await student.request.get(story)).json();
-  const [picture] = Object.keys(view.story.pictures);
-  const [take] = Object.keys(view.story.takes);
+  const named = (kind: string) =>
+    Object.entries(view.story.assets).find(([, asset]) => (asset as { kind: string }).kind === kind)?.[0];
+  const [picture, take] = [named('picture'), named('voice')];
   const key = film.replace('/api/', '');
   for (const address of [
     story,

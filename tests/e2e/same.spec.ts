@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { signIn } from './helpers';
 
-type Planned = { start: number; end: number; joinIn: number; voice: { start: number; end: number } | null };
+type Planned = { start: number; end: number; comesIn: number };
+type Play = { bus: string; start: number; end: number };
 
 /** The made film of a story of Pim's, and its plan. */
 async function filmOf(page: Page, title: string) {
@@ -23,7 +24,7 @@ async function filmOf(page: Page, title: string) {
   const folder = mkdtempSync(join(tmpdir(), 'same-'));
   const path = join(folder, 'film.mp4');
   writeFileSync(path, await (await page.request.get(`/api/films/${film.id}/film.mp4`)).body());
-  return { path, folder, plan: plan as { fps: number; frames: number; slides: Planned[]; beds: unknown[] } };
+  return { path, folder, plan: plan as { fps: number; frames: number; scenes: Planned[]; plays: Play[] } };
 }
 
 /** What is heard is what you get: the preview's mix, tapped where it goes to the loudspeakers, against the film's. */
@@ -53,7 +54,7 @@ test('the preview and the film sound alike', async ({ page }) => {
     } as typeof AudioNode.prototype.connect;
   });
   const { path, plan } = await filmOf(page, 'Lantern Night');
-  expect(plan.beds.length, 'there is a bed').toBeGreaterThan(0);
+  expect(plan.plays.filter(({ bus }) => bus === 'bed').length, 'there is a bed').toBeGreaterThan(0);
   await page.getByRole('button', { name: 'Play', exact: true }).first().click();
   await expect
     .poll(() => page.evaluate(() => (window as unknown as { heard: { frame: number }[] }).heard.at(-1)?.frame ?? 0), {
@@ -63,7 +64,7 @@ test('the preview and the film sound alike', async ({ page }) => {
     .toBeGreaterThanOrEqual(plan.frames - 20);
   const heard = await page.evaluate(() => (window as unknown as { heard: { frame: number; power: number }[] }).heard);
   // In the middle of each voice; and after the last one, where the bed is alone.
-  const voices = plan.slides.flatMap(({ voice }) => (voice ? [voice] : []));
+  const voices = plan.plays.filter(({ bus }) => bus === 'voice');
   const last = voices.at(-1)?.end ?? 0;
   const moments = [
     ...voices.map(({ start, end }) => [start + 0.2, end - 0.2] as const),
@@ -92,8 +93,8 @@ test('the preview and the film are two performances of one plan', async ({ page 
   const { path: film, folder, plan } = await filmOf(page, 'Lantern Night');
 
   // Of each of four slides: in its join, as it comes to stand alone, and late in its move.
-  const slides = plan.slides.slice(1, 5);
-  const moments = slides.flatMap((s) => [s.start + Math.floor(s.joinIn / 2), s.start + s.joinIn + 2, s.end - 12]);
+  const slides = plan.scenes.slice(1, 5);
+  const moments = slides.flatMap((s) => [s.start + Math.floor(s.comesIn / 2), s.start + s.comesIn + 2, s.end - 12]);
   expect(moments).toHaveLength(12);
   for (const moment of moments) {
     const shown = await shownAt(page, moment, folder);
@@ -118,7 +119,8 @@ for (const [shape, width, height] of [
     ).json();
     const edit = async (...edits: object[]) => {
       const headers = { ...own, 'If-Match': `"${view.revision}"` };
-      view = await (await page.request.post(`/api/stories/${view.id}/edits`, { data: { edits }, headers })).json();
+      await page.request.post(`/api/stories/${view.id}/edits`, { data: { edits }, headers });
+      view = await (await page.request.get(`/api/stories/${view.id}`)).json();
     };
     for (const [i, name] of ['dawn-over-the-wend', 'the-millers-stair', 'heron-in-the-reeds'].entries()) {
       const buffer = readFileSync(`demo/pictures/${name}.jpg`);
@@ -128,15 +130,23 @@ for (const [shape, width, height] of [
         .story;
     }
     const [title] = view.story.slides;
+    const caption = (slide: string, changes: object) => ({
+      do: 'set layer',
+      slide,
+      layer: 'caption',
+      kind: 'words',
+      changes: { role: 'caption', ...changes },
+    });
     await edit(
       { do: 'set shape', shape },
       { do: 'set stay', slides: [title.id, 'p0', 'p1', 'p2'], stay: 3 },
-      { do: 'set caption', slide: 'p0', caption: { text: 'The tide comes in, and nobody asked it to', place: 'top' } },
-      { do: 'set caption', slide: 'p1', caption: { text: 'Up we go', place: 'middle' } },
-      { do: 'set caption', slide: 'p2', caption: { text: 'A heron', place: 'bottom' } },
-      { do: 'set fit', slides: ['p1'], fit: 'whole' },
-      { do: 'set join', slides: ['p0'], join: { kind: 'sweep', seconds: 1 } },
-      { do: 'set join', slides: ['p1'], join: { kind: 'through-dark', seconds: 1 } },
+      caption('p0', { text: 'The tide comes in, and nobody asked it to', place: 'top', comes: 1.5 }),
+      caption('p1', { text: 'Up we go', place: 'middle' }),
+      caption('p2', { text: 'A heron', place: 'bottom' }),
+      { do: 'set layers', slides: ['p1'], kind: 'picture', changes: { fit: 'whole', recipe: { turn: 90 } } },
+      { do: 'set layer', slide: 'p2', layer: 'mark', kind: 'icon', changes: { name: 'arrow', place: 'left', goes: 3 } },
+      { do: 'set transition', slides: ['p0'], transition: { kind: 'sweep', seconds: 1 } },
+      { do: 'set transition', slides: ['p1'], transition: { kind: 'through-dark', seconds: 1 } },
     );
     const { id } = await (
       await page.request.post(`/api/stories/${view.id}/films`, { data: { size: '540' }, headers: own })
@@ -149,10 +159,10 @@ for (const [shape, width, height] of [
 
     await page.goto(`/stories/${view.id}`);
     await expect(page.getByRole('row')).toHaveCount(4);
-    const slides = view.plan.slides as Planned[];
+    const slides = view.plan.scenes as Planned[];
     // The title; each picture alone; in the middle of the sweep and of the dark.
     const alone = [30, ...slides.slice(1, 4).map((s) => s.end - 25)];
-    const between = slides.slice(2, 4).map((s) => s.start + Math.floor(s.joinIn / 2));
+    const between = slides.slice(2, 4).map((s) => s.start + Math.floor(s.comesIn / 2));
     for (const moment of [...alone, ...between]) {
       const shown = await shownAt(page, moment, folder);
       const ssim = Number(/Y:([\d.]+)/.exec(ssimOf(shown, film, moment, width, height))?.[1] ?? 0);

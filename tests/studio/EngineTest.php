@@ -150,18 +150,18 @@ final class EngineTest extends TestCase
     }
 
     /** @return iterable<string, array{string}> */
-    public static function joins(): iterable
+    public static function transitions(): iterable
     {
         foreach (['cut', 'crossfade', 'through-dark', 'through-light', 'sweep', 'rise'] as $kind) {
             yield $kind => [$kind];
         }
     }
 
-    /** Black gives way to white: every pixel of the join is as light as PlannedJoin tells. */
-    #[DataProvider('joins')]
-    public function testJoinsAreWhatThePlanTells(string $kind): void
+    /** Black gives way to white: every pixel of the transition is as light as PlannedTransition tells. */
+    #[DataProvider('transitions')]
+    public function testTransitionsAreWhatThePlanTells(string $kind): void
     {
-        $folder = self::$scratch->path('join-' . $kind);
+        $folder = self::$scratch->path('transition-' . $kind);
         mkdir($folder);
         $slides = [];
         foreach (['#000000', '#ffffff'] as $i => $colour) {
@@ -177,6 +177,25 @@ final class EngineTest extends TestCase
                 $expected = self::expected($kind, $n / 30, $x / 640, $y / 360);
                 self::assertEqualsWithDelta($expected, $pixels[3 * ($y * 640 + $x)], 7, "frame {$n} at {$x}, {$y}");
             }
+        }
+    }
+
+    /** A white tick over black comes after a second and goes after three: it is as light as the plan's envelope tells, alone and in a transition. */
+    public function testALayerComesAndGoesAsThePlanTells(): void
+    {
+        mkdir($folder = self::$scratch->path('comes-and-goes'));
+        Media::picture("{$folder}/black.jpg", 'xc:#000000', 1280, 720);
+        $layer = ['id' => 'picture', 'kind' => 'picture', 'asset' => 'p', 'framing' => ['motion' => 'still']];
+        $mark = ['id' => 'mark', 'kind' => 'icon', 'name' => 'arrow', 'colour' => 'white', 'place' => 'middle', 'size' => 0.8, 'comes' => 1, 'goes' => 3];
+        file_put_contents($folder . '/story.json', json_encode(['version' => 2, 'title' => 'Marks', 'assets' => ['p' => ['kind' => 'picture', 'file' => 'black.jpg', 'width' => 1280, 'height' => 720]], 'slides' => [
+            ['id' => 'a', 'layers' => [$layer, $mark], 'stay' => 4], ['id' => 'b', 'layers' => [$layer, ['comes' => null, 'goes' => 0.6] + $mark], 'stay' => 3],
+        ]], \JSON_THROW_ON_ERROR));
+        self::rhapsode(['film', $folder, "{$folder}/film.mp4", '--size', 'small']);
+        // By hand: up over 12 frames from 30 on, down over 12 until 90; the second scene comes in over 30 frames from 120 on.
+        foreach ([0 => 0.0, 20 => 0.0, 36 => 0.5, 60 => 1.0, 84 => 0.5, 100 => 0.0, 123 => 0.1, 132 => 0.2, 145 => 0.0] as $frame => $seen) {
+            $pixels = Media::frame("{$folder}/film.mp4", $frame, 640, 360);
+            self::assertEqualsWithDelta(255 * $seen, $pixels[3 * (180 * 640 + 320)], 9, "in the middle of frame {$frame}");
+            self::assertEqualsWithDelta(0, $pixels[3 * (40 * 640 + 40)], 6, 'and nothing beside it');
         }
     }
 

@@ -176,7 +176,7 @@ final class PicturePreparerTest extends TestCase
     /** ICC.1: a colour is what its profile says. The profile's red and green colorants are swapped, so red must become green. */
     public function testAColourProfileIsHeeded(): void
     {
-        $profile = (string) file_get_contents(\dirname(__DIR__, 2) . '/studio/Picture/srgb.icc');
+        $profile = (string) file_get_contents(\dirname(__DIR__, 2) . '/studio/Prepare/srgb.icc');
         $swapped = strtr($profile, ['rXYZ' => 'gXYZ', 'gXYZ' => 'rXYZ']);
         $image = self::marked();
         $image->profileImage('icc', $swapped);

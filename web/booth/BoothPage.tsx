@@ -5,6 +5,8 @@ import styled, { createGlobalStyle } from 'styled-components';
 import { useSession } from '../account/session';
 import { sentence } from '../api/client';
 import { Button, Soft } from '../parts/controls';
+import { Select } from '../parts/Choice';
+import { Toggle } from '../parts/Toggle';
 import { useTell } from '../parts/notices';
 import { clock, secondsText } from '../parts/time';
 import { Preview, type PreviewHandle } from '../stage/Preview';
@@ -431,28 +433,20 @@ export default function BoothPage() {
             {recorder.microphone === null ? (
               <Button onPress={() => void recorder.open()}>Turn the microphone on</Button>
             ) : (
-              <label>
-                <span className="unseen">Microphone</span>
-                <select
-                  value={device}
-                  disabled={busy}
-                  onChange={(event) => {
-                    setDevice(event.target.value);
-                    void recorder.open(event.target.value);
-                  }}
-                >
-                  {recorder.devices.map((d, i) => (
-                    <option key={d.deviceId} value={d.deviceId}>
-                      {d.label || `Microphone ${i + 1}`}
-                    </option>
-                  ))}
-                </select>
-              </label>
+              <Select
+                label="Microphone"
+                value={device || (recorder.devices[0]?.deviceId ?? '')}
+                isDisabled={busy}
+                options={recorder.devices.map((d, i) => [d.deviceId, d.label || `Microphone ${i + 1}`])}
+                onChange={(to) => {
+                  setDevice(to);
+                  void recorder.open(to);
+                }}
+              />
             )}
-            <label style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 32 }}>
-              <input type="checkbox" checked={countIn} onChange={(event) => setCountIn(event.target.checked)} /> Count
-              in
-            </label>
+            <Toggle isSelected={countIn} onChange={setCountIn}>
+              Count in
+            </Toggle>
           </div>
           <div className="middle">
             <Control

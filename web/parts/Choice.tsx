@@ -1,7 +1,17 @@
-import { useId } from 'react';
-import { Label, Radio, RadioGroup } from 'react-aria-components';
+import {
+  Button,
+  Label,
+  ListBox,
+  ListBoxItem,
+  Popover,
+  Radio,
+  RadioGroup,
+  Select as AriaSelect,
+  SelectValue,
+} from 'react-aria-components';
 import styled from 'styled-components';
 import { fieldLook } from './controls';
+import { DownIcon } from './icons';
 
 const Group = styled(RadioGroup)`
   display: grid;
@@ -56,23 +66,77 @@ export function Picks<T extends string>({ label, value, options, onChange }: Pro
   );
 }
 
-const List = styled.div`
+const Field = styled(AriaSelect)`
   ${fieldLook}
+  > button {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 8px;
+    width: 100%;
+    min-height: 40px;
+    padding: 6px 10px;
+    border: 1px solid var(--edge);
+    border-radius: var(--radius);
+    background: var(--raised);
+    color: inherit;
+    font: inherit;
+    text-align: start;
+    cursor: pointer;
+  }
+  > button > span:first-child {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+` as typeof AriaSelect;
+const Over = styled(Popover)`
+  min-width: var(--trigger-width);
+  max-height: 320px;
+  overflow: auto;
+  border: 1px solid var(--edge);
+  border-radius: var(--radius);
+  background: var(--raised);
+  color: var(--ink);
+  box-shadow: 0 6px 24px rgb(0 0 0 / 0.16);
+`;
+const Item = styled(ListBoxItem)`
+  padding: 8px 12px;
+  min-height: 40px;
+  cursor: pointer;
+  outline: none;
+  &[data-focused] {
+    background: var(--indigo-wash);
+  }
+  &[data-selected] {
+    font-weight: 650;
+  }
 `;
 
 /** One of many. */
-export function Select<T extends string>({ label, value, options, onChange }: Props<T>) {
-  const id = useId();
+export function Select<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  isDisabled,
+}: Props<T> & { isDisabled?: boolean }) {
   return (
-    <List>
-      <label htmlFor={id}>{label}</label>
-      <select id={id} value={value} onChange={(event) => onChange(event.target.value as T)}>
-        {options.map(([key, text]) => (
-          <option key={key} value={key}>
-            {text}
-          </option>
-        ))}
-      </select>
-    </List>
+    <Field selectedKey={value} onSelectionChange={(key) => onChange(key as T)} isDisabled={isDisabled}>
+      <Label>{label}</Label>
+      <Button>
+        <SelectValue />
+        <DownIcon />
+      </Button>
+      <Over>
+        <ListBox items={options.map(([id, text]) => ({ id, text }))}>
+          {({ id, text }) => (
+            <Item id={id} textValue={text}>
+              {text}
+            </Item>
+          )}
+        </ListBox>
+      </Over>
+    </Field>
   );
 }

@@ -6,6 +6,7 @@ import { TurnLeftIcon, TurnRightIcon } from '../parts/icons';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
 import { assetOf, pictureOf, trimmed, wordsOf } from '../story/slides';
+import { IconFields } from './IconFields';
 import { SourceFields } from './SourceFields';
 import { StayField } from './StayField';
 import { TransitionField } from './TransitionField';
@@ -69,6 +70,7 @@ export function SlidePanel({ picked, remarks, answer, onPick, onNone }: Props) {
       <StayField slides={slides} />
       {slides.length === 1 && <Silence slide={first} />}
       <PictureFields slides={slides} />
+      {slides.length === 1 && <IconFields slide={first} />}
       <TransitionField
         label="How it gives way to the next"
         value={first.transition ?? story.style.transition}

@@ -9,7 +9,7 @@ use Rhapsode\App\Film\StaleFiles;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Studio\Tool\Scratch;
 
-final class LeftOversTest extends TestCase
+final class StaleFilesTest extends TestCase
 {
     public function testOnlyWhatIsOldAndHalfIsRemoved(): void
     {
