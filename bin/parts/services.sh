@@ -163,8 +163,8 @@ php_admin_value[expose_php] = 0
 php_admin_value[display_errors] = 0
 php_admin_value[memory_limit] = 384M
 php_admin_value[max_execution_time] = 300
-php_admin_value[upload_max_filesize] = 62M
-php_admin_value[post_max_size] = 64M
+php_admin_value[upload_max_filesize] = 1M
+php_admin_value[post_max_size] = 9M
 php_admin_value[opcache.validate_timestamps] = 1
 php_admin_value[opcache.revalidate_freq] = 1
 CONF
@@ -198,6 +198,8 @@ start_workers() {
         fi
         # Films give way to pages.
         keep "worker-$i" nice -n 10 $([ "$(id -un)" != "$APP_USER" ] && echo runuser -u "$APP_USER" --) "${own[@]}" php -d memory_limit=400M -d ffi.enable=1 "$ROOT/bin/console" messenger:consume films --keepalive=10 --time-limit=3600 --memory-limit=300M --sleep=0.2 -q
+        # What comes in is waited for by somebody at a page.
+        keep "assets-$i" nice -n 5 $([ "$(id -un)" != "$APP_USER" ] && echo runuser -u "$APP_USER" --) "${own[@]}" php -d memory_limit=400M -d ffi.enable=1 "$ROOT/bin/console" messenger:consume assets --keepalive=10 --time-limit=3600 --memory-limit=300M --sleep=0.2 -q
     done
 }
 

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rhapsode\App\Account;
 
 use Doctrine\ORM\Mapping as ORM;
-use Rhapsode\App\Classroom\Classroom;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 use Symfony\Component\Uid\Uuid;
@@ -28,9 +27,6 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
         public string $firstName,
         #[ORM\Column(length: 10, enumType: Role::class)]
         public Role $role,
-        /** The class that a student belongs to. */
-        #[ORM\ManyToOne]
-        public ?Classroom $classroom = null,
     ) {
         $this->id = Uuid::v7();
     }

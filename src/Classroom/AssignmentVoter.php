@@ -19,6 +19,8 @@ final class AssignmentVoter extends Voter
     public const HAND_IN = 'hand in';
     public const REVIEW = 'review assignment';
 
+    public function __construct(private readonly Members $members) {}
+
     protected function supports(string $attribute, mixed $subject): bool
     {
         return $subject instanceof Assignment;
@@ -29,8 +31,8 @@ final class AssignmentVoter extends Voter
         $user = $token->getUser();
 
         return $user instanceof User && match ($attribute) {
-            self::VIEW => $subject->classroom->has($user),
-            self::HAND_IN => $subject->classroom->has($user) && !$subject->classroom->teacher->is($user),
+            self::VIEW => $subject->classroom->teacher->is($user) || $this->members->belongs($user, $subject->classroom),
+            self::HAND_IN => $this->members->belongs($user, $subject->classroom),
             self::REVIEW => $subject->classroom->teacher->is($user),
             default => false,
         };

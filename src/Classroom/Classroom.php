@@ -22,9 +22,4 @@ class Classroom
     ) {
         $this->id = Uuid::v7();
     }
-
-    public function has(User $user): bool
-    {
-        return $this->teacher->is($user) || true === $user->classroom?->id->equals($this->id);
-    }
 }

@@ -7,44 +7,42 @@ namespace Rhapsode\App\Demo;
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\Role;
 use Rhapsode\App\Account\User;
+use Rhapsode\App\Asset\Arriving;
+use Rhapsode\App\Asset\Assets;
+use Rhapsode\App\Asset\AssetWorker;
 use Rhapsode\App\Classroom\Assignment;
 use Rhapsode\App\Classroom\Classroom;
+use Rhapsode\App\Classroom\Membership;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\Film\MakeFilm;
 use Rhapsode\App\HandIn\HandIn;
 use Rhapsode\App\HandIn\HandInState;
 use Rhapsode\App\HandIn\Remark;
-use Rhapsode\App\Picture\PictureFiles;
-use Rhapsode\App\Picture\PictureRecord;
 use Rhapsode\App\Shared\Clock;
-use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
+use Rhapsode\App\Story\Stories;
 use Rhapsode\App\Story\StoryRecord;
-use Rhapsode\App\Take\TakeRecord;
-use Rhapsode\Core\Asset\Music;
-use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Document\Fields;
-use Rhapsode\Core\Edit\AddMusic;
+use Rhapsode\Core\Edit\Edit;
+use Rhapsode\Core\Edit\SetLayer;
+use Rhapsode\Core\Edit\SetLayers;
+use Rhapsode\Core\Edit\SetScript;
+use Rhapsode\Core\Edit\SetSource;
+use Rhapsode\Core\Edit\SetTransition;
 use Rhapsode\Core\Framing\Fit;
-use Rhapsode\Core\Layer\Picture\PictureLayer;
+use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\Transition;
 use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Words\WordsPlace;
-use Rhapsode\Studio\Prepare\MeasuredMusic;
-use Rhapsode\Studio\Prepare\MusicPreparer;
-use Rhapsode\Studio\Prepare\PicturePreparer;
-use Rhapsode\Studio\Prepare\SoundPreparer;
-use Rhapsode\Studio\Tool\Scratch;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
-use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Uid\Uuid;
@@ -52,14 +50,12 @@ use Symfony\Component\Uid\Uuid;
 /** Loads the sample class of demo/class.json by the very same means as the application's own pages use. */
 final class DemoLoader
 {
-    /** @var array<string, string> the first prepared copy of each picture, by name */
-    private array $prepared = [];
-
     public function __construct(
         private readonly EntityManagerInterface $entities,
         private readonly UserPasswordHasherInterface $hasher,
-        private readonly PictureFiles $pictures,
-        private readonly Store $store,
+        private readonly Assets $assets,
+        private readonly AssetWorker $worker,
+        private readonly Stories $stories,
         private readonly PlanMaker $plans,
         private readonly MessageBusInterface $bus,
         #[Autowire('%kernel.project_dir%/demo')]
@@ -116,7 +112,10 @@ final class DemoLoader
 
     private function person(Fields $in, Role $role, ?Classroom $classroom, string $password): User
     {
-        $user = new User($in->text('name'), $in->text('firstName'), $role, $classroom);
+        $user = new User($in->text('name'), $in->text('firstName'), $role);
+        if (null !== $classroom) {
+            $this->entities->persist(new Membership($user, $classroom));
+        }
         $user->password = $this->hasher->hashPassword($user, $password);
         $this->entities->persist($user);
 
@@ -127,89 +126,76 @@ final class DemoLoader
     private function story(Fields $in, array $sources, User $owner, Assignment $assignment): StoryRecord
     {
         $title = $in->text('title');
-        $record = new StoryRecord($owner, new Story($title), $assignment);
+        $opening = $in->flag('noTitle', false) ? [] : [new Slide((string) Uuid::v7(), Layout::Title, [
+            new WordsLayer('title', WordsRole::Title), new WordsLayer('subtitle', WordsRole::Subtitle, $in->text('subtitle')),
+        ], $in->text('opening'))];
+        $record = new StoryRecord($owner, new Story($title, $opening), $assignment);
         $this->entities->persist($record);
-        $slides = $assets = [];
-        if (!$in->flag('noTitle', false)) {
-            $slides[] = new Slide((string) Uuid::v7(), Layout::Title, [
-                new WordsLayer('title', WordsRole::Title), new WordsLayer('subtitle', WordsRole::Subtitle, $in->text('subtitle')),
-            ], $in->text('opening'));
-        }
+        $this->entities->flush();
         foreach ($in->objects('slides') as $slide) {
-            $name = $slide->text('picture');
-            $picture = $this->picture($record, $name);
-            $assets[$picture->id] = $slide->flag('noSource', false) || !isset($sources[$name]) ? $picture : $picture->withSource(self::source($sources[$name]));
-            $caption = $slide->text('caption');
-            $slides[] = new Slide(
-                (string) Uuid::v7(),
-                layers: [
-                    new PictureLayer('picture', $picture->id, fit: $slide->choice('fit', Fit::class, Fit::Auto)),
-                    ...('' === $caption ? [] : [new WordsLayer('caption', WordsRole::Caption, $caption, $slide->choice('place', WordsPlace::class))]),
-                ],
-                script: $slide->text('script'),
-                transition: $slide->has('join') ? new Transition($slide->choice('join', TransitionKind::class)) : null,
-            );
+            $this->slide($slide, $record, $sources);
         }
-        foreach ($slides as $i => $slide) {
-            $number = $i + ($in->flag('noTitle', false) ? 1 : 0);
-            $file = \sprintf('%s-%02d.ogg', $in->text('name'), $number);
+        foreach ($record->story()->slides as $i => $slide) {
+            $file = \sprintf('%s-%02d.ogg', $in->text('name'), $i + ($in->flag('noTitle', false) ? 1 : 0));
             if (is_file("{$this->demo}/voices/{$file}")) {
-                $take = new TakeRecord($record, $slide->id, $file);
-                $measured = (new SoundPreparer())->prepare("{$this->demo}/voices/{$file}", $this->store->path($take->key()));
-                $this->store->share($take->key());
-                $take->finished = true;
-                $take->peaks = $measured->peaks;
-                $this->entities->persist($take);
-                $voice = $measured->voice((string) $take->id, $file);
-                $assets[$voice->id] = $voice;
-                $slides[$i] = $slide->with(voice: [new Span($voice->id, $voice->from, $voice->to)]);
+                $this->bringIn($record, Arriving::Voice, "voices/{$file}", $slide->id);
             }
         }
-        $story = new Story($title, $slides, $assets);
         if ($in->has('bed')) {
-            $story = (new AddMusic($this->music($in->object('bed')), (string) Uuid::v7()))->apply($story);
+            $bed = $in->object('bed');
+            $music = $this->bringIn($record, Arriving::Music, 'music/' . $bed->text('file'));
+            $this->edit($record, new SetSource([$music], self::source($bed->object('source'))->toArray()));
         }
-        $record->write($story);
-        $record->seconds = $this->plans->plan($story)->seconds();
 
         return $record;
     }
 
-    private function music(Fields $in): Music
+    /** @param array<string, Fields> $sources */
+    private function slide(Fields $in, StoryRecord $record, array $sources): void
     {
+        $name = $in->text('picture');
         $id = (string) Uuid::v7();
-        $file = $in->text('file');
-        $scratch = new Scratch();
-        $measured = (new MusicPreparer())->prepare("{$this->demo}/music/{$file}", $scratch->folder);
-        foreach ([MeasuredMusic::FULL, MeasuredMusic::LIGHT] as $part) {
-            $this->store->once("music/{$id}/{$part}", static fn(string $to): bool => copy($scratch->path($part), $to));
+        $asset = $this->bringIn($record, Arriving::Picture, "pictures/{$name}.jpg", $id);
+        $edits = [new SetScript($id, $in->text('script')), new SetLayers([$id], LayerKind::Picture, ['fit' => $in->choice('fit', Fit::class, Fit::Auto)->value])];
+        if ('' !== $in->text('caption')) {
+            $edits[] = new SetLayer($id, 'caption', LayerKind::Words, ['role' => WordsRole::Caption->value, 'text' => $in->text('caption'), 'place' => $in->choice('place', WordsPlace::class)->value]);
+        }
+        if ($in->has('join')) {
+            $edits[] = new SetTransition([$id], new Transition($in->choice('join', TransitionKind::class)));
+        }
+        if (!$in->flag('noSource', false) && isset($sources[$name])) {
+            $edits[] = new SetSource([$asset], self::source($sources[$name])->toArray());
+        }
+        $this->edit($record, ...$edits);
+    }
+
+    private function edit(StoryRecord $record, Edit ...$edits): void
+    {
+        $this->stories->edit($record, array_values($edits), null, $record->owner);
+    }
+
+    /**
+     * The very way that a page's files come in: begun, sent, finished, made ready.
+     *
+     * @return string the asset that it became
+     */
+    private function bringIn(StoryRecord $record, Arriving $kind, string $file, ?string $slide = null): string
+    {
+        $asset = $this->assets->begin($record->owner, $record->id, $kind, basename($file), $slide);
+        $this->assets->receive($asset, 0, (string) file_get_contents("{$this->demo}/{$file}"));
+        $this->assets->finish($asset, 1);
+        $this->worker->one($asset);
+        if (AssetState::Ready !== $asset->state) {
+            throw new \RuntimeException("{$file}: {$asset->problem}");
         }
 
-        return $measured->music($id, $file, self::source($in->object('source')));
+        return (string) ($asset->same ?? $asset->id);
     }
 
     /** Title, author, link and licence, in this order. */
     private static function source(Fields $in): Source
     {
         return new Source($in->text('0'), $in->text('1'), $in->text('2'), $in->text('3'));
-    }
-
-    private function picture(StoryRecord $story, string $name): Picture
-    {
-        $path = "{$this->demo}/pictures/{$name}.jpg";
-        $record = new PictureRecord($story, (string) hash_file('sha256', $path), $name . '.jpg');
-        $this->entities->persist($record);
-        $folder = $this->pictures->folder((string) $record->id);
-        if (isset($this->prepared[$name])) {
-            (new Filesystem())->mirror($this->prepared[$name], $folder);
-        } else {
-            (new PicturePreparer())->prepare($path, $folder);
-            $this->prepared[$name] = $folder;
-        }
-        $this->pictures->share((string) $record->id);
-        [$width, $height] = getimagesize($path) ?: [1, 1];
-
-        return new Picture((string) $record->id, $name . '.jpg', $width, $height);
     }
 
     private function handIn(Fields $in, HandIn $handIn, User $teacher): void

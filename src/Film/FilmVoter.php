@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Film;
 
-use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\User;
-use Rhapsode\App\HandIn\HandIn;
 use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
 use Symfony\Component\Security\Core\Authorization\Voter\Voter;
 
@@ -20,31 +18,15 @@ final class FilmVoter extends Voter
     public const OWN = 'own film';
     public const WATCH = 'watch film';
 
-    public function __construct(private readonly EntityManagerInterface $entities) {}
-
     protected function supports(string $attribute, mixed $subject): bool
     {
-        return $subject instanceof FilmRecord;
+        return $subject instanceof FilmRecord && \in_array($attribute, [self::OWN, self::WATCH], true);
     }
 
     protected function voteOnAttribute(string $attribute, mixed $subject, TokenInterface $token): bool
     {
         $user = $token->getUser();
-        if (!$user instanceof User) {
-            return false;
-        }
 
-        return ($subject->story->owner->is($user) && null === $subject->story->deletedAt) || (self::WATCH === $attribute && $this->isHandedIn($user, $subject));
-    }
-
-    private function isHandedIn(User $user, FilmRecord $film): bool
-    {
-        foreach ($this->entities->getRepository(HandIn::class)->findBy(['film' => $film]) as $handIn) {
-            if ($handIn->student->is($user) || $handIn->assignment->classroom->teacher->is($user)) {
-                return true;
-            }
-        }
-
-        return false;
+        return $user instanceof User && $subject->story->owner->is($user) && null === $subject->story->deletedAt;
     }
 }

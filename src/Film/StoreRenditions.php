@@ -4,37 +4,33 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Film;
 
-use Rhapsode\App\Picture\PictureFiles;
+use Rhapsode\App\Asset\AssetFiles;
 use Rhapsode\App\Shared\Store;
+use Rhapsode\App\Story\Drawings;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
-use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Rhapsode\Studio\Render\Renditions;
+use Rhapsode\Studio\Tool\ToolFailed;
 
 /** What films are made of, from the store: the very files that the preview shows. */
 final readonly class StoreRenditions implements Renditions
 {
-    public function __construct(private Store $store, private PictureFiles $pictures) {}
+    public function __construct(private Store $store, private AssetFiles $files) {}
 
     public function picture(Rendition $rendition, Shape $shape): string
     {
-        return $this->store->near($this->pictures->key($rendition->asset, $rendition->name(), $shape));
+        return $this->store->near($this->files->rendition($rendition->asset, $rendition->name(), $shape) ?? throw new ToolFailed('A picture is missing.'));
     }
 
     public function sound(Play $play): string
     {
-        return $this->store->near(Bus::Voice === $play->bus ? "takes/{$play->asset}/take.flac" : "music/{$play->asset}/" . MeasuredMusic::FULL);
+        return $this->store->near(Bus::Voice === $play->bus ? AssetFiles::voice($play->asset) : AssetFiles::music($play->asset));
     }
 
     public function drawing(string $name, \Closure $draw): string
     {
-        return $this->store->once(self::drawingKey($name), $draw);
-    }
-
-    public static function drawingKey(string $name): string
-    {
-        return 'words/' . substr($name, 0, 2) . "/{$name}.png";
+        return $this->store->once(Drawings::drawn($name), $draw);
     }
 }

@@ -7,12 +7,13 @@ namespace Rhapsode\App\HandIn;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\User;
+use Rhapsode\App\Asset\AssetFiles;
 use Rhapsode\App\Classroom\Assignment;
 use Rhapsode\App\Classroom\AssignmentVoter;
+use Rhapsode\App\Classroom\Members;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\Film\FilmState;
 use Rhapsode\App\Film\FilmVoter;
-use Rhapsode\App\Picture\PictureFiles;
 use Rhapsode\App\Shared\Body;
 use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Shared\Media;
@@ -38,7 +39,7 @@ use Symfony\Component\Uid\Uuid;
 
 final readonly class HandInController
 {
-    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans) {}
+    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans, private Members $members) {}
 
     #[Route('/api/assignments/{id}/handins', name: 'hand_in', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(AssignmentVoter::HAND_IN, 'assignment')]
@@ -79,7 +80,7 @@ final readonly class HandInController
         foreach ($this->entities->getRepository(HandIn::class)->findBy(['assignment' => $assignment], ['handedInAt' => 'DESC', 'number' => 'DESC']) as $handIn) {
             $newest[(string) $handIn->story->id] ??= $handIn->toArray();
         }
-        $students = $this->entities->getRepository(User::class)->findBy(['classroom' => $assignment->classroom], ['firstName' => 'ASC']);
+        $students = $this->members->of($assignment->classroom);
 
         return new JsonResponse([
             'assignment' => $assignment->toArray(),
@@ -98,11 +99,11 @@ final readonly class HandInController
 
     #[Route('/api/handins/{id}/cover.jpg', name: 'hand_in_cover', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(HandInVoter::READ, 'handIn')]
-    public function cover(#[MapEntity] HandIn $handIn, PictureFiles $files, Store $store): Response
+    public function cover(#[MapEntity] HandIn $handIn, AssetFiles $files, Store $store): Response
     {
         $cover = $handIn->film->story()->cover() ?? throw new NotFoundHttpException();
 
-        return Media::of($store, $files->key($cover->asset, trim('thumb-' . $cover->recipe->key(), '-'), Shape::Wide), 'image/jpeg');
+        return Media::of($store, $files->rendition($cover->asset, trim('thumb-' . $cover->recipe->key(), '-'), Shape::Wide) ?? throw new NotFoundHttpException(), 'image/jpeg');
     }
 
     #[Route('/api/handins/{id}/remarks', name: 'remark', methods: ['POST'], requirements: ['id' => Requirement::UUID])]

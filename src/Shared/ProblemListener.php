@@ -33,7 +33,6 @@ final readonly class ProblemListener
             $denied => self::notFound(),
             $error instanceof Refused => new Problem(409, $error->getMessage()),
             $error instanceof Malformed, $error instanceof Unreadable => new Problem(422, $error->getMessage()),
-            $error instanceof Busy => new Problem(429, 'Much is being prepared just now. This goes on by itself in a moment.', [], ['Retry-After' => (string) $error->seconds]),
             $error instanceof Stale => new Problem(412, 'The story was changed elsewhere in the meantime.', ['revision' => $error->revision]),
             $error->getPrevious() instanceof RequestExceptionInterface => new Problem(400, 'That could not be understood.'),
             $error instanceof HttpExceptionInterface => match ($error->getStatusCode()) {

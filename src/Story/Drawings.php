@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Story;
 
-use Rhapsode\App\Film\StoreRenditions;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Memo\Memo;
@@ -43,13 +42,19 @@ final readonly class Drawings
         if (!$this->store->has($planned)) {
             return null;
         }
-        $drawn = StoreRenditions::drawingKey($hash . '-' . self::HEIGHT);
+        $drawn = self::drawn($hash . '-' . self::HEIGHT);
         if (!$this->store->has($drawn)) {
             $block = TextBlock::read(Fields::of(json_decode((string) file_get_contents($this->store->near($planned)), true, 8, \JSON_THROW_ON_ERROR)));
             $this->store->once($drawn, static fn(string $to) => (new TextDrawing())->paint($block, $to, self::HEIGHT));
         }
 
         return $drawn;
+    }
+
+    /** The key of a drawing, by its name. */
+    public static function drawn(string $name): string
+    {
+        return 'words/' . substr($name, 0, 2) . "/{$name}.png";
     }
 
     private static function key(StoryRecord $story, string $hash): string

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Story;
 
-use Rhapsode\App\Picture\PictureFiles;
+use Rhapsode\App\Asset\AssetFiles;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Plan\Plan;
@@ -18,7 +18,7 @@ final readonly class PlanMaker
     /** @var \WeakMap<Story, Plan> */
     private \WeakMap $made;
 
-    public function __construct(private Planner $planner, private PictureFiles $pictures)
+    public function __construct(private Planner $planner, private AssetFiles $files)
     {
         $this->made = new \WeakMap();
     }
@@ -36,7 +36,7 @@ final readonly class PlanMaker
             $picture = $slide->picture();
             // Only words need to know what lies under them.
             if (null !== $picture && '' !== trim($slide->words(WordsRole::Caption)->text ?? '')) {
-                $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->pictures->light($picture->asset, $picture->recipe);
+                $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->files->light($picture->asset, $picture->recipe);
             }
         }
 

@@ -12,6 +12,7 @@ use Rhapsode\Core\Edit\Change;
 use Rhapsode\Core\Edit\Edit;
 use Rhapsode\Core\Edit\Refused;
 use Rhapsode\Core\Story\Story;
+use Symfony\Component\Uid\Uuid;
 
 /** Changes stories: the new document and the step of history in one transaction, or nothing. */
 final readonly class Stories
@@ -59,6 +60,11 @@ final readonly class Stories
 
             return $step->change($story)->applyTo($story);
         });
+    }
+
+    public function find(Uuid $id): ?StoryRecord
+    {
+        return $this->entities->find(StoryRecord::class, $id);
     }
 
     public function canUndo(StoryRecord $record, User $author): bool

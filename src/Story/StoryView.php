@@ -6,21 +6,21 @@ namespace Rhapsode\App\Story;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\User;
-use Rhapsode\App\Film\FilmRecord;
-use Rhapsode\App\HandIn\HandIn;
+use Rhapsode\App\Asset\AssetRecord;
 use Rhapsode\App\Shared\SharedMemory;
-use Rhapsode\App\Take\TakeRecord;
 use Rhapsode\Core\Proof\Finding;
 use Rhapsode\Core\Proof\Praise;
 use Rhapsode\Core\Proof\Proof;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
+use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 use Symfony\Component\HttpFoundation\JsonResponse;
 
 /** A story as its owner's page gets it: the document, the plan, what Proof finds, and what hangs on it. */
 final readonly class StoryView
 {
-    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans, private Stories $stories, private Drawings $drawings, private SharedMemory $known) {}
+    /** @param iterable<ViewPart> $parts */
+    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans, private Stories $stories, private Drawings $drawings, private SharedMemory $known, #[AutowireIterator(ViewPart::class)] private iterable $parts) {}
 
     /** @return array<string, mixed> */
     public function of(StoryRecord $record, User $reader): array
@@ -31,11 +31,9 @@ final readonly class StoryView
         $findings = Proof::read($story, $plan, $record->assignment?->length());
         $chosen = array_unique(array_merge(...array_map(static fn(Slide $s): array => array_map(static fn(Span $span): string => $span->asset, $s->voice), $story->slides)));
         $waveforms = [];
-        foreach ($this->entities->getRepository(TakeRecord::class)->findBy(['id' => array_values($chosen)]) as $take) {
+        foreach ($this->entities->getRepository(AssetRecord::class)->findBy(['id' => array_values($chosen)]) as $take) {
             $waveforms[(string) $take->id] = $take->peaks;
         }
-        $film = $this->entities->getRepository(FilmRecord::class)->findOneBy(['story' => $record], ['begunAt' => 'DESC', 'id' => 'DESC']);
-        $handIns = $this->entities->getRepository(HandIn::class)->findBy(['story' => $record], ['number' => 'DESC']);
 
         $view = [
             'id' => (string) $record->id,
@@ -49,9 +47,10 @@ final readonly class StoryView
             'canUndo' => $this->stories->canUndo($record, $reader),
             'canRedo' => $this->stories->canRedo($record, $reader),
             'assignment' => $record->assignment?->toArray(),
-            'film' => $film?->toArray(),
-            'handIns' => array_map(static fn(HandIn $h): array => $h->toArray(), $handIns),
         ];
+        foreach ($this->parts as $part) {
+            $view[$part->name()] = $part->of($record);
+        }
         $this->known->set(self::key($record, $record->revision), ViewPatch::remember($view));
 
         return $view;
@@ -73,7 +72,7 @@ final readonly class StoryView
         // These may change without the story.
         $ops = array_map(
             static fn(string $key): array => ['op' => 'replace', 'path' => '/' . $key, 'value' => $view[$key]],
-            ['revision', 'changedAt', 'canUndo', 'canRedo', 'assignment', 'film', 'handIns'],
+            ['revision', 'changedAt', 'canUndo', 'canRedo', 'assignment', ...array_map(static fn(ViewPart $part): string => $part->name(), [...$this->parts])],
         );
 
         return new JsonResponse([...$ops, ...$before->to($view)], 200, ['Content-Type' => 'application/json-patch+json']);

@@ -55,7 +55,7 @@ final class FolderRenditions implements Renditions
         $folder = $this->folderOf('picture', $id, $path);
         if (!is_file($folder . '/size.json')) {
             $prepared = $this->made($folder, static fn(string $new): PreparedPicture => (new PicturePreparer())->prepare($path, $new));
-            file_put_contents($folder . '/size.json', json_encode($prepared, \JSON_THROW_ON_ERROR));
+            file_put_contents($folder . '/size.json', json_encode(['width' => $prepared->width, 'height' => $prepared->height], \JSON_THROW_ON_ERROR));
         }
         /** @var array{width: int, height: int} $size as written above */
         $size = json_decode((string) file_get_contents($folder . '/size.json'), true, 4, \JSON_THROW_ON_ERROR);

@@ -25,7 +25,7 @@ final class PicturePreparer
     private const THUMB_SIDE = 480;
 
     /** @throws Unreadable */
-    public function prepare(string $path, string $folder): PreparedPicture
+    public function prepare(string $path, string $folder, bool $keepsOriginal = false): PreparedPicture
     {
         if ((int) filesize($path) > self::MOST_BYTES) {
             throw new Unreadable('This picture is larger than 60 MB. Save a smaller copy and bring that in.');
@@ -41,7 +41,8 @@ final class PicturePreparer
         $plain = $scratch->path('picture');
         symlink((string) realpath($path), $plain);
         try {
-            [$image, $prepared] = self::decode($plain, $kind);
+            [$image, $size, $orientation] = self::decode($plain, $kind);
+            $original = $keepsOriginal ? $this->original($plain, $kind, $orientation, $folder) : '';
         } catch (\ImagickException) {
             throw new Unreadable('This picture is broken and cannot be opened. Try to save it again, or take it from where it came.');
         }
@@ -49,7 +50,35 @@ final class PicturePreparer
         self::write($image, $folder . '/' . PreparedPicture::MASTER, self::MASTER_SIDE, 92);
         self::renditions($image, new Recipe(), $folder);
 
-        return $prepared;
+        return new PreparedPicture($size->width, $size->height, $original, Metadata::source($plain));
+    }
+
+    /**
+     * Keeps the original without its metadata: cleaned where its kind can be, else written anew without loss.
+     *
+     * @return string the name of its file
+     *
+     * @throws \ImagickException|Unreadable
+     */
+    private function original(string $path, PictureKind $kind, int $orientation, string $folder): string
+    {
+        $cleaned = Original::cleaned((string) file_get_contents($path), $kind, $orientation);
+        $name = 'original.' . (null === $cleaned ? 'png' : $kind->value);
+        if (null === $cleaned) {
+            $image = new \Imagick($kind->value . ':' . $path . '[0]');
+            $profiles = $image->getImageProfiles('icc', true);
+            $image->stripImage();
+            if (isset($profiles['icc']) && \is_string($profiles['icc'])) {
+                $image->profileImage('icc', $profiles['icc']);
+            }
+            $image->setImageFormat('png');
+            $image->setOption('png:compression-level', '3');
+            $cleaned = $image->getImageBlob();
+            $image->clear();
+        }
+        file_put_contents("{$folder}/{$name}", $cleaned);
+
+        return $name;
     }
 
     /**
@@ -83,7 +112,7 @@ final class PicturePreparer
     }
 
     /**
-     * @return array{\Imagick, PreparedPicture} the picture, upright, at its own size or at half of it; and that own size
+     * @return array{\Imagick, PreparedPicture, int} the picture, upright, at its own size or at half of it; that own size; how it was turned, as Exif tells it
      *
      * @throws \ImagickException|Unreadable
      */
@@ -105,7 +134,8 @@ final class PicturePreparer
         }
         $image->readImage($name);
         $image->setFirstIterator();
-        $isTurned = $image->getImageOrientation() >= \Imagick::ORIENTATION_LEFTTOP;
+        $orientation = $image->getImageOrientation();
+        $isTurned = $orientation >= \Imagick::ORIENTATION_LEFTTOP;
         // libheif has turned the picture already; its Exif orientation is then only a trace.
         if (PictureKind::Heic === $kind || PictureKind::Avif === $kind) {
             $image->setImageOrientation(\Imagick::ORIENTATION_TOPLEFT);
@@ -124,7 +154,7 @@ final class PicturePreparer
             !$half => new PreparedPicture($image->getImageWidth(), $image->getImageHeight()),
             $isTurned => new PreparedPicture($high, $wide),
             default => new PreparedPicture($wide, $high),
-        }];
+        }, max(1, $orientation)];
     }
 
     /** @throws \ImagickException */

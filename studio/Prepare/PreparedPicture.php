@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Prepare;
 
+use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Picture\Recipe;
 
 /** A picture made ready in a folder: upright, in sRGB, without metadata. Sizes are pixels of the upright picture. */
@@ -14,7 +15,17 @@ final readonly class PreparedPicture
     public const THUMB = 'thumb.jpg';
     public const LIGHT = 'light.bin';
 
-    public function __construct(public int $width, public int $height) {}
+    /**
+     * @param string $original the file that holds the original without its metadata
+     * @param Source $source   what its metadata said of whose it is
+     */
+    public function __construct(public int $width, public int $height, public string $original = '', public Source $source = new Source()) {}
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['width' => $this->width, 'height' => $this->height, 'original' => $this->original, 'source' => $this->source->toArray()];
+    }
 
     /** What one of these is called when a recipe was followed. */
     public static function following(string $file, Recipe $recipe): string

@@ -68,6 +68,20 @@ final class SoundReader
     }
 
     /**
+     * The sound as it came, not coded anew, without its metadata: Matroska holds whatever it is.
+     *
+     * @throws Unreadable
+     */
+    public static function original(string $path, string $to): void
+    {
+        try {
+            Tool::ffmpeg(['-v', 'error', '-f', self::kind($path)->value, '-i', Tool::file($path), '-map', '0:a:0', '-c', 'copy', '-map_metadata', '-1', '-fflags', '+bitexact', '-f', 'matroska', Tool::file($to)], 300);
+        } catch (ToolFailed) {
+            throw new Unreadable(self::BROKEN);
+        }
+    }
+
+    /**
      * Looks at what a file says of itself before anything is decoded: one that says 1 Hz becomes hours of sound.
      *
      * @throws Unreadable

@@ -5,15 +5,16 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use Rhapsode\App\Asset\Arriving;
+use Rhapsode\App\Asset\AssetRecord;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\Film\FilmState;
 use Rhapsode\App\HandIn\HandIn;
 use Rhapsode\App\HandIn\Remark;
-use Rhapsode\App\Picture\PictureRecord;
 use Rhapsode\App\Story\Drawings;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\App\Story\StoryRecord;
-use Rhapsode\App\Take\TakeRecord;
+use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Core\Asset\Music;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Layer\Words\WordsLayer;
@@ -47,16 +48,13 @@ final class AccessTest extends AppTestCase
         'POST /api/stories/{id}/undo' => self::OWNER,
         'POST /api/stories/{id}/redo' => self::OWNER,
         'GET /api/stories/{id}/words/{hash}.png' => self::OWNER,
-        'POST /api/stories/{id}/pictures' => self::OWNER,
-        'GET /api/stories/{id}/pictures/{picture}/{rendition}.jpg' => self::OWNER,
-        'POST /api/stories/{id}/takes' => self::OWNER,
-        'GET /api/takes/{id}' => self::OWNER,
-        'PUT /api/takes/{id}/parts/{number}' => self::OWNER,
-        'POST /api/takes/{id}/finish' => self::OWNER,
-        'GET /api/takes/{id}/sound.flac' => self::OWNER,
-        'POST /api/stories/{id}/music' => self::OWNER,
-        'GET /api/stories/{id}/music/{music}.ogg' => self::OWNER,
-        'POST /api/stories/{id}/captions' => self::OWNER,
+        'GET /api/stories/{id}/assets' => self::OWNER,
+        'POST /api/stories/{id}/assets' => self::OWNER,
+        'GET /api/stories/{id}/assets/{asset}/{name}' => self::OWNER,
+        'GET /api/assets/{id}' => self::OWNER,
+        'DELETE /api/assets/{id}' => self::OWNER,
+        'PUT /api/assets/{id}/parts/{number}' => self::OWNER,
+        'POST /api/assets/{id}/finish' => self::OWNER,
         'POST /api/stories/{id}/films' => self::OWNER,
         'GET /api/films/{id}' => self::WATCHERS,
         'POST /api/films/{id}/cancel' => self::OWNER,
@@ -105,7 +103,7 @@ final class AccessTest extends AppTestCase
     {
         $made = $this->made();
         $this->as('sam')->ask('DELETE', "/api/stories/{$made['story']}");
-        foreach (["/api/takes/{$made['take']}", "/api/takes/{$made['take']}/sound.flac", "/api/stories/{$made['story']}/pictures/{$made['picture']}/full.jpg", "/api/stories/{$made['story']}/words/{$made['words']}.png"] as $path) {
+        foreach (["/api/assets/{$made['take']}", "/api/stories/{$made['story']}/assets/{$made['take']}/voice.flac", "/api/stories/{$made['story']}/assets/{$made['picture']}/full.jpg", "/api/stories/{$made['story']}/words/{$made['words']}.png"] as $path) {
             self::assertSame(404, $this->ask('GET', $path)->getStatusCode(), $path);
         }
         $this->told('POST', "/api/films/{$made['film']}/cancel", null, 404);
@@ -148,14 +146,14 @@ final class AccessTest extends AppTestCase
     {
         $made = $this->made();
         $id = match (true) {
-            str_starts_with($path, '/api/takes') => $made['take'],
+            str_starts_with($path, '/api/assets') => $made['take'],
             str_starts_with($path, '/api/films') => $made['film'],
             str_starts_with($path, '/api/assignments') => (string) $this->assignment->id,
             str_starts_with($path, '/api/handins') => $made['handIn'],
             default => $made['story'],
         };
 
-        return strtr($path, ['{id}' => $id, '{picture}' => $made['picture'], '{rendition}' => 'full', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => $made['words'], '{music}' => $made['music'], '{container}' => 'mp4', '{format}' => 'srt']);
+        return strtr($path, ['{id}' => $id, '{asset}' => $made['picture'], '{name}' => 'full.jpg', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => $made['words'], '{container}' => 'mp4', '{format}' => 'srt']);
     }
 
     /** @return array{story: string, picture: string, music: string, take: string, film: string, handIn: string, remark: string, words: string} all of it Sam's */
@@ -163,20 +161,19 @@ final class AccessTest extends AppTestCase
     {
         $entities = $this->entities();
         $record = new StoryRecord($this->people['sam'], new Story('Mine'), $this->assignment);
-        $picture = new PictureRecord($record, str_repeat('0', 64), 'p.jpg');
-        $id = (string) $picture->id;
+        $id = (string) Uuid::v7();
         $music = (string) Uuid::v7();
         $record->write(new Story('Mine', [Slide::showing('s', $id)->withLayer(new WordsLayer('caption', WordsRole::Caption, 'A fact'))], [
             $id => new Picture($id, 'p.jpg', 100, 100), $music => new Music($music, 'm.mp3', 48_000, -20.0, -18.0, -3.0),
         ]));
-        $take = new TakeRecord($record, 's', 't.webm');
-        $take->finished = true;
+        $take = new AssetRecord($this->people['sam'], $record->id, Arriving::Voice, 't.webm', 's');
+        $take->state = AssetState::Ready;
         $film = new FilmRecord($record);
         $film->state = FilmState::Done;
         $film->seconds = 9;
         $handIn = new HandIn($this->assignment, $this->people['sam'], $record, $film, 1);
         $remark = new Remark($handIn, $this->people['tara'], 0, 's', 'Look');
-        foreach ([$record, $picture, $take, $film, $handIn, $remark] as $one) {
+        foreach ([$record, $take, $film, $handIn, $remark] as $one) {
             $entities->persist($one);
         }
         $entities->flush();

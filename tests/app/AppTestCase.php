@@ -7,13 +7,15 @@ namespace Rhapsode\Tests\App;
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\Role;
 use Rhapsode\App\Account\User;
+use Rhapsode\App\Asset\AssetRecord;
+use Rhapsode\App\Asset\AssetWorker;
 use Rhapsode\App\Classroom\Assignment;
 use Rhapsode\App\Classroom\Classroom;
+use Rhapsode\App\Classroom\Membership;
 use Rhapsode\App\Shared\SameOrigin;
 use Rhapsode\App\Story\StoryRecord;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Uid\Uuid;
@@ -61,7 +63,10 @@ abstract class AppTestCase extends WebTestCase
     private function person(string $name, Role $role, ?Classroom $class): User
     {
         $hasher = self::service(UserPasswordHasherInterface::class);
-        $user = new User($name, ucfirst($name), $role, $class);
+        $user = new User($name, ucfirst($name), $role);
+        if (null !== $class) {
+            $this->entities()->persist(new Membership($user, $class));
+        }
         $user->password = $hasher->hashPassword($user, 'a password');
         $this->entities()->persist($user);
 
@@ -155,36 +160,34 @@ abstract class AppTestCase extends WebTestCase
     }
 
     /**
-     * Sends a picture in.
+     * Sends a file in as a page does, and has it made ready.
      *
-     * @param list<string> $after slides that it should follow, the nearest first
+     * @param list<string> $after slides that a picture should follow, the nearest first
      *
-     * @return array<string, mixed>
+     * @return array<string, mixed> how it ended
      */
-    protected function bringIn(string $story, string $path, string $name = 'picture.jpg', int $status = 201, ?string $slide = null, array $after = []): array
+    protected function bringIn(string $story, string $path, string $name = 'picture.jpg', string $kind = 'picture', ?string $slide = null, array $after = []): array
     {
-        return $this->send("/api/stories/{$story}/pictures", ['slide' => $slide ?? (string) Uuid::v7(), 'after' => implode(',', $after)], $path, $name, $status);
+        $begun = $this->told('POST', "/api/stories/{$story}/assets", ['kind' => $kind, 'file' => $name, 'slide' => $slide ?? ('picture' === $kind ? (string) Uuid::v7() : null), 'after' => $after], 201);
+        $id = $begun['id'];
+        \assert(\is_string($id));
+        $parts = str_split((string) file_get_contents($path), 4_000_000);
+        foreach ($parts as $number => $bytes) {
+            self::assertSame('' === $bytes ? 422 : 204, $this->ask('PUT', "/api/assets/{$id}/parts/{$number}", $bytes)->getStatusCode());
+        }
+        $this->told('POST', "/api/assets/{$id}/finish", ['parts' => \count($parts)], 202);
+
+        return $this->prepared($id);
     }
 
-    /**
-     * Sends a form with a file.
-     *
-     * @param array<string, string> $fields
-     *
-     * @return array<string, mixed>
-     */
-    protected function send(string $to, array $fields, string $path, string $name, int $status): array
+    /** @return array<string, mixed> an asset, when what waits has been made ready */
+    protected function prepared(string $id): array
     {
-        $copy = tempnam(sys_get_temp_dir(), 'up') ?: '';
-        copy($path, $copy);
-        $this->client->request('POST', $to, $fields, ['file' => new UploadedFile($copy, $name, test: true)], ['HTTP_X_RHAPSODE' => '1']);
-        $response = $this->client->getResponse();
-        $this->contract->check('POST', $to, $response, 'multipart/form-data', json_encode($fields + ['file' => ''], \JSON_THROW_ON_ERROR));
-        self::assertSame($status, $response->getStatusCode(), (string) $response->getContent());
-        /** @var array<string, mixed> $data */
-        $data = json_decode((string) $response->getContent(), true, 32, \JSON_THROW_ON_ERROR);
+        $asset = $this->entities()->find(AssetRecord::class, $id);
+        self::assertNotNull($asset);
+        self::service(AssetWorker::class)->one($asset);
 
-        return $data;
+        return $this->told('GET', "/api/assets/{$id}");
     }
 
     /** A picture that differs from every other. */

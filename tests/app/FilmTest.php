@@ -178,7 +178,7 @@ final class FilmTest extends AppTestCase
     public function testAFilmThatCannotBeMadeSaysSoAndMayBeTriedAgain(): void
     {
         $story = $this->as('sam')->story();
-        $picture = StoryTest::text($this->bringIn($story, $path = self::newPicture())['picture']);
+        $picture = StoryTest::text($this->bringIn($story, $path = self::newPicture())['id']);
         unlink($path);
         $film = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
         // The disk has lost the picture.

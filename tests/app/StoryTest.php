@@ -103,8 +103,10 @@ final class StoryTest extends AppTestCase
         $again = $this->bringIn($id, $path, slide: 'one');
         unlink($path);
 
-        self::assertSame($first['picture'], $again['picture']);
-        self::assertCount(2, (array) self::at($again, 'story', 'story', 'slides'));
+        self::assertSame('ready', $again['state']);
+        self::assertNull($again['same'], 'it is there, and asks nothing');
+        self::assertNotNull($first['id']);
+        self::assertCount(2, (array) self::at($this->told('GET', "/api/stories/{$id}"), 'story', 'slides'));
     }
 
     /** @return iterable<string, array{string, int, string|null}> */
@@ -153,10 +155,10 @@ final class StoryTest extends AppTestCase
         $id = $this->as('sam')->story();
         [$one, $two] = [self::newPicture(), self::newPicture()];
         $second = $this->bringIn($id, $two, 'b.jpg', slide: 'b');
-        self::assertSame(1280, self::at($second, 'story', 'story', 'assets', self::text($second['picture']), 'width'));
-        $same = $this->bringIn($id, $two, 'again.jpg', 200);
+        self::assertSame(1280, self::at($this->told('GET', "/api/stories/{$id}"), 'story', 'assets', self::text($second['id']), 'width'));
+        $same = $this->bringIn($id, $two, 'again.jpg');
 
-        self::assertSame($second['picture'], $same['same']);
+        self::assertSame($second['id'], $same['same']);
         $this->bringIn($id, $one, 'a.jpg', slide: 'a');
         self::assertCount(3, (array) self::at($this->told('GET', "/api/stories/{$id}"), 'story', 'slides'));
         unlink($one);
@@ -168,9 +170,10 @@ final class StoryTest extends AppTestCase
         $id = $this->as('sam')->story();
         $path = sys_get_temp_dir() . '/' . Uuid::v7() . '.jpg';
         file_put_contents($path, "\xFF\xD8\xFF\xE0 broken");
-        $problem = $this->bringIn($id, $path, 'broken.jpg', 422);
+        $ended = $this->bringIn($id, $path, 'broken.jpg');
 
-        self::assertStringContainsString('broken', self::text($problem['detail']));
+        self::assertSame('refused', $ended['state']);
+        self::assertStringContainsString('broken', self::text($ended['problem']));
         self::assertCount(1, (array) self::at($this->told('GET', "/api/stories/{$id}"), 'story', 'slides'));
         unlink($path);
     }
@@ -178,9 +181,9 @@ final class StoryTest extends AppTestCase
     public function testPicturesAndWordsAreSentByTheWebServerAfterTheCheck(): void
     {
         $id = $this->as('sam')->story();
-        $picture = self::text($this->bringIn($id, $path = self::newPicture())['picture']);
+        $picture = self::text($this->bringIn($id, $path = self::newPicture())['id']);
         unlink($path);
-        $response = $this->ask('GET', "/api/stories/{$id}/pictures/{$picture}/full.jpg");
+        $response = $this->ask('GET', "/api/stories/{$id}/assets/{$picture}/full.jpg");
         self::assertSame("/_store/pictures/{$picture}/full.jpg", $response->headers->get('X-Accel-Redirect'));
         self::assertStringContainsString('private', (string) $response->headers->get('Cache-Control'));
         self::assertStringContainsString('no-cache', (string) $response->headers->get('Cache-Control'), 'the next at this computer is asked who he is');

@@ -325,15 +325,15 @@ test('a voice is brought in, its silence left out or kept, and the row’s own t
   await expect(page.getByRole('img', { name: /^Voice, / })).toBeVisible({ timeout: 30_000 });
   await choose(page, 1);
   await panel(page).getByText('Leave out the silence around the voice').click();
-  await expect.poll(async () => (await slide(page, 1)).trimmed).toBe(false);
+  await expect.poll(async () => (await slide(page, 1)).voice[0]?.from).toBe(0);
   await expect(panel(page).getByText('It stays as long as its voice lasts.')).toBeVisible();
   await page.getByRole('button', { name: 'Play from slide 2' }).click();
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
   await page.getByRole('button', { name: 'Pause' }).click();
   await page.getByRole('button', { name: 'Move slide 2 down' }).click();
-  await expect.poll(async () => (await slide(page, 2)).take).not.toBeNull();
+  await expect.poll(async () => (await slide(page, 2)).voice).toHaveLength(1);
   await page.getByRole('button', { name: 'Move slide 3 up' }).click();
-  await expect.poll(async () => (await slide(page, 1)).take).not.toBeNull();
+  await expect.poll(async () => (await slide(page, 1)).voice).toHaveLength(1);
   await page.getByRole('button', { name: 'Duplicate slide 2' }).click();
   await expect(rows(page)).toHaveCount(5);
   await page.getByRole('button', { name: 'Delete slide 3' }).click();
@@ -361,7 +361,7 @@ test('the booth by mouse: listen, another slide, another microphone, a sound bro
   await expect(page.getByText(/^Spoken: /)).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Listen' }).click();
   await page.getByRole('button', { name: 'Delete' }).click();
-  await expect.poll(async () => (await slide(page, 0)).take).toBeNull();
+  await expect.poll(async () => (await slide(page, 0)).voice).toEqual([]);
   await page.getByRole('link', { name: /Back to the script/ }).click();
   await expect(rows(page)).toHaveCount(4);
 });
@@ -525,7 +525,7 @@ test('on a phone: settings are drawn up, the booth is under the thumb, no letter
   await choose(page, 1);
   await page.getByRole('button', { name: 'Slide 2', exact: true }).tap();
   await page.getByRole('dialog').getByText('Sweep', { exact: true }).tap();
-  await expect.poll(async () => (await slide(page, 1)).join.kind).toBe('sweep');
+  await expect.poll(async () => (await slide(page, 1)).transition?.kind).toBe('sweep');
   await page.getByRole('button', { name: 'Close', exact: true }).tap();
   await rows(page)
     .nth(2)
@@ -535,7 +535,7 @@ test('on a phone: settings are drawn up, the booth is under the thumb, no letter
   await page.getByRole('button', { name: '2 slides', exact: true }).tap();
   await page.getByRole('dialog').getByText('Cut', { exact: true }).tap();
   await expect
-    .poll(async () => [(await slide(page, 1)).join.kind, (await slide(page, 2)).join.kind])
+    .poll(async () => [(await slide(page, 1)).transition?.kind, (await slide(page, 2)).transition?.kind])
     .toEqual(['cut', 'cut']);
   await page.getByRole('button', { name: 'Close', exact: true }).tap();
   await page.getByRole('link', { name: 'Booth' }).tap();

@@ -44,18 +44,6 @@ export async function answer<T>(call: Promise<Outcome<T>>): Promise<T> {
   return outcome.data as T;
 }
 
-/** `answer`, asked again for as long as the server is busy or cannot be reached. */
-export async function patiently<T>(call: () => Promise<Outcome<T>>, tries = 20): Promise<T> {
-  for (let n = 1; ; n += 1) {
-    try {
-      return await answer(call());
-    } catch (problem) {
-      if (!(problem instanceof Unreachable) || n >= tries) throw problem;
-      await pause(problem.seconds > 0 ? problem.seconds : Math.min(n, 10));
-    }
-  }
-}
-
 export const pause = (seconds: number): Promise<void> => new Promise((wake) => setTimeout(wake, seconds * 1000));
 
 export function refusal(status: number, problem: unknown, retryAfter: string | null = null): Refusal | Unreachable {

@@ -4,6 +4,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import styled, { createGlobalStyle } from 'styled-components';
 import { useSession } from '../account/session';
 import { sentence } from '../api/client';
+import { useFetchStory, useSendIn } from '../assets/useSendIn';
 import { Button, Soft } from '../parts/controls';
 import { Select } from '../parts/Choice';
 import { Toggle } from '../parts/Toggle';
@@ -13,7 +14,6 @@ import { Preview, type PreviewHandle } from '../stage/Preview';
 import { sounds } from '../script/VoiceStrip';
 import { assetOf, spokenSamples, voiceOf } from '../story/slides';
 import { useStory } from '../story/useStory';
-import { bringInSound, type Finished } from './keeper';
 import { Meter } from './Meter';
 import { useRecorder } from './useRecorder';
 
@@ -259,7 +259,9 @@ export default function BoothPage() {
   const { id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const hold = useStory(id);
-  const { view, receive, edit } = hold;
+  const { view, edit } = hold;
+  const fetchStory = useFetchStory();
+  const sendIn = useSendIn(id);
   const { person } = useSession();
   const tell = useTell();
   const preview = useRef<PreviewHandle>(null);
@@ -282,12 +284,12 @@ export default function BoothPage() {
   const before = useRef<string | null>(null);
 
   const onDone = useCallback(
-    (finished: Finished) => {
-      receive(finished.story);
-      const spoken = finished.story.story.slides.find((s) => voiceOf(s) === finished.take);
+    async (take: string) => {
+      const { story } = await fetchStory(id);
+      const spoken = story.slides.find((s) => voiceOf(s) === take);
       if (spoken) setFresh({ slide: spoken.id, before: before.current });
     },
-    [receive],
+    [fetchStory, id],
   );
   const recorder = useRecorder({ person: person?.id ?? '', story: id, onDone });
   const { state } = recorder;
@@ -357,8 +359,8 @@ export default function BoothPage() {
     const file = files?.[0];
     if (!file || !slide || !person) return;
     before.current = voiceOf(slide);
-    bringInSound(person.id, id, slide.id, file)
-      .then(onDone)
+    sendIn('voice', file, slide.id)
+      .then(({ asset }) => onDone(asset))
       .catch((error: unknown) => tell(`${file.name}: ${sentence(error)}`, { tone: 'trouble' }));
   };
 

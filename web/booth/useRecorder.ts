@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { sentence } from '../api/client';
-import { addPart, beginTake, dropTake, endTake, Sender, settle, type Finished, type KeptTake } from './keeper';
+import { addPart, beginTake, drop, endTake, type Kept } from '../assets/keeper';
+import { Sender } from '../assets/Sender';
 import { microphoneTrouble, openMicrophone, recordingType, type Microphone } from './microphone';
 
 export type Recording = 'off' | 'ready' | 'counting' | 'recording' | 'sending' | 'waiting';
@@ -11,7 +12,8 @@ const SLICE = 1000;
 interface Options {
   person: string;
   story: string;
-  onDone: (finished: Finished) => void;
+  /** Hears which take it became, once it is ready. */
+  onDone: (take: string) => Promise<void> | void;
 }
 
 /** The recorder behind the Booth's one big control. Each part is kept in the browser, then sent, while one speaks. */
@@ -85,10 +87,10 @@ export function useRecorder({ person, story, onDone }: Options) {
 
   /** Nothing was said yet: what was begun for it is put away. */
   const cannotStart = useCallback(
-    async (take: KeptTake, sender: Sender) => {
+    async (take: Kept, sender: Sender) => {
       recorder.current = null;
       sender.stop();
-      await dropTake(take).catch(() => undefined);
+      await drop(take).catch(() => undefined);
       close();
       setState('off');
       setTrouble('The microphone did not start. Unplug it and plug it in again, or choose another, and try once more.');
@@ -100,7 +102,7 @@ export function useRecorder({ person, story, onDone }: Options) {
     async (slide: string) => {
       const stream = mic.current?.stream;
       if (!stream) return;
-      let take: KeptTake;
+      let take: Kept;
       try {
         take = await beginTake(person, story, slide);
       } catch {
@@ -137,11 +139,12 @@ export function useRecorder({ person, story, onDone }: Options) {
             await kept;
             sender.stop();
             if (number === 0) {
-              await dropTake(take);
+              await drop(take);
               setTrouble('Nothing was recorded. Try it once more.');
             } else {
               await endTake(take, number);
-              done.current(await settle(take, (isWaiting) => setState(isWaiting ? 'waiting' : 'sending')));
+              const { id } = await new Sender(take).settle((isWaiting) => setState(isWaiting ? 'waiting' : 'sending'));
+              await done.current(id);
             }
           } catch (error) {
             setTrouble(sentence(error));

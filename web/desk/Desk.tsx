@@ -184,7 +184,7 @@ function Stories({ desk }: { desk: DeskData }) {
           <CoverBox key={story.id}>
             <div className="picture">
               {story.cover ? (
-                <img src={`/api/stories/${story.id}/pictures/${story.cover}/thumb.jpg`} alt="" loading="lazy" />
+                <img src={`/api/stories/${story.id}/assets/${story.cover}/thumb.jpg`} alt="" loading="lazy" />
               ) : (
                 <Soft as="span">No picture yet</Soft>
               )}

@@ -10,7 +10,8 @@ import {
   SliderTrack,
 } from 'react-aria-components';
 import styled from 'styled-components';
-import { api, patiently, sentence } from '../api/client';
+import { sentence } from '../api/client';
+import { useSendIn } from '../assets/useSendIn';
 import limits from '../../schema/limits.json';
 import type { Bed } from '../api/types';
 import { Select } from '../parts/Choice';
@@ -84,24 +85,15 @@ const QUIETEST = 30;
 /** The music under the story: brought in, laid under slides, made louder and quieter, credited. */
 export function Beds() {
   const view = useView();
-  const { receive } = useActs();
+  const sendIn = useSendIn(view.id);
   const tell = useTell();
   const [busy, setBusy] = useState(false);
   const { beds } = view.story;
   const bringIn = (file: File | undefined) => {
     if (!file) return;
     setBusy(true);
-    const body = new FormData();
-    body.set('file', file, file.name);
-    patiently(() =>
-      api.POST('/api/stories/{id}/music', {
-        params: { path: { id: view.id } },
-        body: body as never,
-        bodySerializer: (form: unknown) => form as FormData,
-      }),
-    )
-      .then((added) => {
-        receive(added.story);
+    sendIn('music', file)
+      .then(() => {
         tell('The music lies under the whole story. It gives way to every voice.');
       })
       .catch((error: unknown) => tell(sentence(error), { tone: 'trouble' }))

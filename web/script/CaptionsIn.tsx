@@ -1,32 +1,21 @@
 import { FileTrigger } from 'react-aria-components';
-import { answer, api, sentence } from '../api/client';
+import { sentence } from '../api/client';
+import { useSendIn } from '../assets/useSendIn';
 import { Button, Row, Soft } from '../parts/controls';
 import { useTell } from '../parts/notices';
 import { useActs, useView } from '../story/StoryContext';
 
-/** Files come in whatever letters their programs write: UTF-8 mostly, else what Windows used to. */
-async function textOf(file: File): Promise<string> {
-  const bytes = await file.arrayBuffer();
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
-  }
-}
-
 /** Where the captions come from: the scripts, or a file. */
 export function CaptionsIn() {
   const view = useView();
-  const { edit, receive } = useActs();
+  const { edit } = useActs();
+  const sendIn = useSendIn(view.id);
   const tell = useTell();
   const count = view.story.captions?.length ?? null;
   const bringIn = async (file: File | undefined) => {
     if (!file) return;
     try {
-      const text = await textOf(file);
-      receive(
-        await answer(api.POST('/api/stories/{id}/captions', { params: { path: { id: view.id } }, body: { text } })),
-      );
+      await sendIn('captions', file);
       tell('These captions are shown now instead of those made from the scripts.', {
         action: { label: 'Undo', run: () => void edit({ do: 'drop captions' }) },
       });

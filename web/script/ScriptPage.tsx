@@ -4,6 +4,8 @@ import { useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { sentence } from '../api/client';
 import type { Remark } from '../api/types';
+import { Arrivals } from '../assets/Arrivals';
+import { useArrivals } from '../assets/useArrivals';
 import { Boundary } from '../parts/Boundary';
 import { Act, Button, Row, Soft } from '../parts/controls';
 import { Drawer } from '../parts/Drawer';
@@ -16,11 +18,9 @@ import { Preview, type PreviewHandle } from '../stage/Preview';
 import { StoryProvider } from '../story/StoryContext';
 import { StoryHead } from '../story/StoryHead';
 import { newId, useStory } from '../story/useStory';
-import { Arrivals } from './Arrivals';
 import { Keys } from './Keys';
 import { Sheet } from './Sheet';
 import { SlidePanel } from './SlidePanel';
-import { usePicturesIn } from './usePicturesIn';
 import { useSheetKeys } from './useSheetKeys';
 
 const Layout = styled.div`
@@ -94,7 +94,7 @@ export default function ScriptPage() {
   const { id = '' } = useParams();
   const hold = useStory(id);
   const { view, error, edit } = hold;
-  const pictures = usePicturesIn(id, hold);
+  const pictures = useArrivals(id, hold);
   const tell = useTell();
   const preview = useRef<PreviewHandle>(null);
   const wide = useWide();

@@ -2,15 +2,14 @@ import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { sentence } from '../api/client';
+import { useSendIn } from '../assets/useSendIn';
 import type { Slide, Voice } from '../api/types';
-import { bringInSound } from '../booth/keeper';
 import { GoTo, Quiet, Row, Soft } from '../parts/controls';
 import { VoiceIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
 import { secondsText } from '../parts/time';
 import { useActs } from '../story/StoryContext';
 import { spokenSamples } from '../story/slides';
-import { useSession } from '../account/session';
 
 const Wave = styled.svg`
   flex: 1;
@@ -40,16 +39,15 @@ interface Props {
 
 /** The voice of a slide: its waveform with what is left out, or the ways to get one. */
 export function VoiceStrip({ slide, name, waveform, voice, onPlay }: Props) {
-  const { id: story, receive } = useActs();
+  const { id: story } = useActs();
+  const sendIn = useSendIn(story);
   const tell = useTell();
-  const { person } = useSession();
   const [busy, setBusy] = useState(false);
   const bring = (files: FileList | null) => {
     const file = files?.[0];
-    if (!file || !person) return;
+    if (!file) return;
     setBusy(true);
-    bringInSound(person.id, story, slide.id, file)
-      .then((finished) => receive(finished.story))
+    sendIn('voice', file, slide.id)
       .catch((error: unknown) => tell(`${file.name}: ${sentence(error)}`, { tone: 'trouble' }))
       .finally(() => setBusy(false));
   };

@@ -33,7 +33,7 @@ export class Sounds {
   }
 
   private url({ bus, asset }: Play): string {
-    return bus === 'voice' ? `/api/takes/${asset}/sound.flac` : `/api/stories/${this.story}/music/${asset}.ogg`;
+    return `/api/stories/${this.story}/assets/${asset}/${bus === 'voice' ? 'voice.flac' : 'music.ogg'}`;
   }
 
   private fetch(url: string): Promise<AudioBuffer> {

@@ -3,7 +3,7 @@ import { fromTable, progress } from '../plan';
 import { image, put, type Performer } from './performer';
 
 const urlOf = (story: string, { asset, name }: PlannedPicture['rendition']): string =>
-  `/api/stories/${story}/pictures/${asset}/${name}.jpg`;
+  `/api/stories/${story}/assets/${asset}/${name}.jpg`;
 const share = (part: number) => `${100 * part}%`;
 
 /** A rendition, of which the frames of a move are seen one after the other. */

@@ -2,11 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Rhapsode\App\Classroom;
+namespace Rhapsode\App\Desk;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\Role;
 use Rhapsode\App\Account\User;
+use Rhapsode\App\Classroom\Assignment;
+use Rhapsode\App\Classroom\Classroom;
+use Rhapsode\App\Classroom\Members;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\HandIn\HandIn;
 use Rhapsode\App\Story\StoryRecord;
@@ -17,7 +20,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** The desk: what is due and my stories; for a teacher, the classes and what waits for an answer. */
 final readonly class DeskController
 {
-    public function __construct(private EntityManagerInterface $entities) {}
+    public function __construct(private EntityManagerInterface $entities, private Members $members) {}
 
     #[Route('/api/desk', name: 'desk', methods: ['GET'])]
     public function __invoke(#[CurrentUser] User $user): JsonResponse
@@ -35,7 +38,9 @@ final readonly class DeskController
     /** @return list<Assignment> */
     private function due(User $user): array
     {
-        return null === $user->classroom ? [] : $this->entities->getRepository(Assignment::class)->findBy(['classroom' => $user->classroom], ['dueOn' => 'ASC']);
+        $classes = $this->members->classesOf($user);
+
+        return [] === $classes ? [] : $this->entities->getRepository(Assignment::class)->findBy(['classroom' => $classes], ['dueOn' => 'ASC']);
     }
 
     /** @return array<string, mixed> */
@@ -72,7 +77,7 @@ final readonly class DeskController
         return [
             'id' => (string) $classroom->id,
             'name' => $classroom->name,
-            'students' => $this->entities->getRepository(User::class)->count(['classroom' => $classroom]),
+            'students' => \count($this->members->of($classroom)),
             'assignments' => $assignments,
         ];
     }

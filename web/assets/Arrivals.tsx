@@ -3,7 +3,7 @@ import { ProgressBar } from 'react-aria-components';
 import styled from 'styled-components';
 import { Button, IconButton, Row, Soft } from '../parts/controls';
 import { CloseIcon, TickIcon } from '../parts/icons';
-import type { Arrival } from './usePicturesIn';
+import type { Arrival } from './useArrivals';
 
 const Box = styled.section`
   display: grid;

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Asset;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\LockMode;
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\EventDispatcher\EventDispatcherInterface;
+use Psr\Log\LoggerInterface;
+use Rhapsode\App\Shared\Store;
+use Rhapsode\Core\Asset\Asset;
+use Rhapsode\Core\Asset\AssetAct;
+use Rhapsode\Core\Asset\AssetState;
+use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Edit\Refused;
+use Rhapsode\Studio\Tool\Unreadable;
+use Symfony\Component\Messenger\Attribute\AsMessageHandler;
+use Symfony\Component\Messenger\MessageBusInterface;
+
+/**
+ * Makes ready what has come in: one thing at a time for each person, in the order of arrival, so that thirty pictures of one
+ * never keep another waiting. A worker that is killed costs the one thing that it was at, which is begun again.
+ */
+final readonly class AssetWorker
+{
+    /** So often is something begun that has ended its worker each time. */
+    private const TRIES = 3;
+
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Connection $database,
+        private Preparing $preparing,
+        private EventDispatcherInterface $events,
+        private Store $store,
+        private MessageBusInterface $bus,
+        private LoggerInterface $logger,
+    ) {}
+
+    #[AsMessageHandler]
+    public function prepare(PrepareAssets $message): void
+    {
+        if (!$this->claim($message->person)) {
+            // Who holds it goes on until nothing waits.
+            return;
+        }
+        try {
+            $this->entities->clear();
+            $asset = $this->next($message->person);
+            if (null !== $asset) {
+                $this->one($asset);
+            }
+        } finally {
+            $this->release($message->person);
+        }
+        // Behind those of other people; also for what came in while this one was at work, and found it held.
+        if (null !== $this->next($message->person)) {
+            $this->bus->dispatch($message);
+        }
+    }
+
+    /** Makes one thing ready that has come in. */
+    public function one(AssetRecord $asset): void
+    {
+        if (!$this->begun($asset)) {
+            return;
+        }
+        try {
+            if ($asset->tries > self::TRIES) {
+                throw new Unreadable('This file could not be made ready here. Save it again as another kind of file, and bring that in.');
+            }
+            $made = $this->preparing->prepare($asset);
+            $asset->measured = $made instanceof Asset ? $made->toArray() : [];
+            $this->entities->flush();
+            $this->events->dispatch(new AssetPrepared($asset, $made));
+            $this->end($asset, AssetAct::Succeed);
+        } catch (Unreadable|Malformed|Refused $problem) {
+            $asset->problem = $problem->getMessage();
+            $asset->measured = [];
+            $this->end($asset, AssetAct::Refuse);
+        } catch (\Throwable $trouble) {
+            $this->logger->error('an asset could not be made ready', ['asset' => (string) $asset->id, 'exception' => $trouble]);
+
+            throw $trouble;
+        }
+        if (AssetState::Ready === $asset->state) {
+            $this->removeParts($asset);
+        }
+    }
+
+    private function begun(AssetRecord $asset): bool
+    {
+        return $this->entities->wrapInTransaction(function () use ($asset): bool {
+            $this->entities->refresh($asset, LockMode::PESSIMISTIC_WRITE);
+            if (AssetState::Waiting !== $asset->state && AssetState::Preparing !== $asset->state) {
+                return false;
+            }
+            $asset->become(AssetAct::Begin);
+            ++$asset->tries;
+
+            return true;
+        });
+    }
+
+    private function end(AssetRecord $asset, AssetAct $act): void
+    {
+        $asset->become($act);
+        $this->entities->flush();
+    }
+
+    /** What was made from them is kept, and they are not needed again. */
+    private function removeParts(AssetRecord $asset): void
+    {
+        foreach ($this->entities->getRepository(AssetPart::class)->findBy(['asset' => $asset]) as $part) {
+            $this->store->remove($part->key());
+        }
+        $this->database->executeStatement('DELETE FROM asset_part WHERE asset_id = ?', [(string) $asset->id]);
+    }
+
+    /** The one of a person's that came first. */
+    private function next(string $person): ?AssetRecord
+    {
+        $id = $this->database->fetchOne(
+            "SELECT id FROM asset WHERE owner_id = ? AND state IN ('waiting', 'preparing') ORDER BY finished_at, id LIMIT 1",
+            [$person],
+        );
+
+        return \is_string($id) ? $this->entities->find(AssetRecord::class, $id) : null;
+    }
+
+    /** For as long as this worker's connection lasts: a worker that is killed holds nothing. */
+    private function claim(string $person): bool
+    {
+        return true === $this->database->fetchOne('SELECT pg_try_advisory_lock(hashtextextended(?, 2))', [$person]);
+    }
+
+    private function release(string $person): void
+    {
+        $this->database->executeStatement('SELECT pg_advisory_unlock(hashtextextended(?, 2))', [$person]);
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Asset;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Shared\Store;
+use Rhapsode\Core\Asset\Asset;
+use Rhapsode\Core\Asset\AssetState;
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Asset\Source;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Studio\Captions\CaptionFile;
+use Rhapsode\Studio\Prepare\MeasuredMusic;
+use Rhapsode\Studio\Prepare\MusicPreparer;
+use Rhapsode\Studio\Prepare\PreparedPicture;
+use Rhapsode\Studio\Prepare\SoundPreparer;
+use Rhapsode\Studio\Prepare\SoundReader;
+use Rhapsode\Studio\Tool\Scratch;
+use Rhapsode\Studio\Tool\Tool;
+use Rhapsode\Studio\Tool\ToolFailed;
+use Rhapsode\Studio\Tool\Unreadable;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** Makes one thing ready that has come in whole: measured, its renditions in the store. */
+final readonly class Preparing
+{
+    /** Points of a waveform as it is drawn. */
+    private const DRAWN = 240;
+
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Store $store,
+        private AssetFiles $files,
+        #[Autowire('%kernel.project_dir%')]
+        private string $projectFolder,
+    ) {}
+
+    /**
+     * @return Asset|string what it became; the text of a file of captions
+     *
+     * @throws Unreadable
+     */
+    public function prepare(AssetRecord $asset): Asset|string
+    {
+        $scratch = new Scratch();
+        $path = $this->whole($asset, $scratch);
+
+        return match ($asset->kind) {
+            Arriving::Picture => $this->picture($asset, $path, $scratch),
+            Arriving::Voice => $this->voice($asset, $path, $scratch),
+            Arriving::Music => $this->music($asset, $path, $scratch),
+            Arriving::Captions => CaptionFile::text((string) file_get_contents($path, length: CaptionFile::MOST_BYTES + 1)),
+        };
+    }
+
+    /** Its parts, put together. */
+    private function whole(AssetRecord $asset, Scratch $scratch): string
+    {
+        $path = $scratch->path('whole');
+        $whole = fopen($path, 'w') ?: throw new \RuntimeException('The disk is full.');
+        foreach ($this->entities->getRepository(AssetPart::class)->findBy(['asset' => $asset], ['number' => 'ASC']) as $part) {
+            $from = fopen($this->store->near($this->store->has($part->key()) ? $part->key() : $part->earlierKey()), 'r') ?: throw new \RuntimeException('A part is missing.');
+            if (false === stream_copy_to_stream($from, $whole)) {
+                throw new \RuntimeException('The disk is full.');
+            }
+            fclose($from);
+        }
+        fclose($whole);
+
+        return $path;
+    }
+
+    private function picture(AssetRecord $asset, string $path, Scratch $scratch): Picture
+    {
+        $id = (string) $asset->id;
+        $asset->hash = (string) hash_file('sha256', $path);
+        $same = $this->same($asset);
+        $known = $same?->asset();
+        if (null !== $same && $known instanceof Picture) {
+            $asset->same = $same->id;
+
+            return $known;
+        }
+        mkdir($scratch->path('made'));
+        $measured = $this->sandboxed($path, $scratch->path('made'));
+        $this->files->keep($id, $scratch->path('made'), [PreparedPicture::MASTER, PreparedPicture::FULL, PreparedPicture::LIGHT, PreparedPicture::THUMB, $measured->text('original', 40)]);
+
+        return new Picture($id, $asset->file, $measured->whole('width', 1, 1_000_000), $measured->whole('height', 1, 1_000_000), Source::in($measured));
+    }
+
+    /** Another of the same place that is the very same file. */
+    private function same(AssetRecord $asset): ?AssetRecord
+    {
+        return $this->entities->getRepository(AssetRecord::class)->findOneBy(['place' => $asset->place, 'hash' => $asset->hash, 'state' => AssetState::Ready, 'same' => null], ['id' => 'ASC']);
+    }
+
+    /**
+     * In a process of its own, under limits of time and memory: what is hostile or too much ends that process only.
+     *
+     * @throws Unreadable
+     */
+    private function sandboxed(string $path, string $folder): Fields
+    {
+        try {
+            [$said] = Tool::run([\PHP_BINDIR . '/php', $this->projectFolder . '/bin/rhapsode', 'prepare', $path, $folder], 120, 3500);
+            $answer = Fields::of(json_decode($said, true, 6));
+        } catch (ToolFailed) {
+            throw new Unreadable('This picture is too large or too odd to be opened here. Save a smaller copy as JPEG and bring that in.');
+        }
+        if ($answer->has('problem')) {
+            throw new Unreadable($answer->text('problem'));
+        }
+
+        return $answer;
+    }
+
+    private function voice(AssetRecord $asset, string $path, Scratch $scratch): Asset
+    {
+        $new = $scratch->path('take.flac');
+        $measured = (new SoundPreparer())->prepare($path, $new);
+        SoundReader::original($path, $original = $scratch->path('original'));
+        $this->store->once(AssetFiles::voice((string) $asset->id, AssetFiles::ORIGINAL), static fn(string $to): bool => copy($original, $to));
+        $this->store->once(AssetFiles::voice((string) $asset->id), static fn(string $to): bool => copy($new, $to));
+        $asset->peaks = array_map(static fn(array $part): float => max([0.0, ...$part]), array_chunk($measured->peaks, max(1, (int) ceil(\count($measured->peaks) / self::DRAWN))));
+
+        return $measured->voice((string) $asset->id, $asset->file);
+    }
+
+    private function music(AssetRecord $asset, string $path, Scratch $scratch): Asset
+    {
+        mkdir($scratch->path('made'));
+        $measured = (new MusicPreparer())->prepare($path, $scratch->path('made'));
+        foreach ([MeasuredMusic::FULL, MeasuredMusic::LIGHT] as $file) {
+            $this->store->once(AssetFiles::music((string) $asset->id, $file), static fn(string $to): bool => copy($scratch->path("made/{$file}"), $to));
+        }
+
+        return $measured->music((string) $asset->id, $asset->file);
+    }
+}

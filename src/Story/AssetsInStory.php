@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Story;
+
+use Rhapsode\App\Asset\AssetPrepared;
+use Rhapsode\App\Asset\AssetRecord;
+use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Asset\Voice;
+use Rhapsode\Core\Captions\Transcript;
+use Rhapsode\Core\Edit\AddMusic;
+use Rhapsode\Core\Edit\AddPicture;
+use Rhapsode\Core\Edit\AddVoice;
+use Rhapsode\Core\Edit\Edit;
+use Rhapsode\Core\Edit\Refused;
+use Rhapsode\Core\Edit\SetCaptions;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Studio\Captions\CaptionFile;
+use Rhapsode\Studio\Tool\Unreadable;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\Uid\Uuid;
+
+/** Puts what has come in, and is ready, into its story. */
+#[AsEventListener]
+final readonly class AssetsInStory
+{
+    public function __construct(private Stories $stories) {}
+
+    /** @throws Refused|Unreadable */
+    public function __invoke(AssetPrepared $event): void
+    {
+        $record = $this->stories->find($event->record->place) ?? throw new Refused('The story is no longer there.');
+        $edit = $this->edit($event, $record->story());
+        if (null !== $edit) {
+            $this->stories->edit($record, [$edit], null, $record->owner);
+        }
+    }
+
+    /** @return Edit|null null where the story has it already */
+    private function edit(AssetPrepared $event, Story $story): ?Edit
+    {
+        $asset = $event->record;
+        $made = $event->made;
+        if (!\is_string($made) && isset($story->assets[$made->id])) {
+            // Sent again for the very slide that shows it, it is no second one.
+            if (null !== $asset->slide && $story->slide($asset->slide)?->picture()?->asset === $made->id) {
+                $asset->same = null;
+            }
+
+            return null;
+        }
+
+        return match (true) {
+            $made instanceof Picture => $this->picture($asset, $made),
+            $made instanceof Voice => new AddVoice($made, $asset->slide),
+            $made instanceof Music => new AddMusic($made, (string) Uuid::v7()),
+            \is_string($made) => self::captions($made, $story),
+            default => throw new Refused('A story has no place for this.'),
+        };
+    }
+
+    /** The same file as one whose slide was undone comes back as that one. */
+    private function picture(AssetRecord $asset, Picture $picture): Edit
+    {
+        $asset->same = null;
+
+        return new AddPicture($picture, $asset->slide, $asset->after);
+    }
+
+    /** The text of a WebVTT or SubRip file; or a plain transcript, which is timed to the voices. */
+    private static function captions(string $text, Story $story): Edit
+    {
+        $captions = CaptionFile::isTimed($text) ? CaptionFile::read($text) : Transcript::timed($text, $story);
+        if ([] === $captions) {
+            throw new Unreadable('A plain text is timed to the voices, and nobody speaks in this story yet. Record a voice first, or bring in a file with times.');
+        }
+
+        return new SetCaptions($captions);
+    }
+}

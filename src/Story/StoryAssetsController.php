@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Story;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Asset\Arriving;
+use Rhapsode\App\Asset\AssetFiles;
+use Rhapsode\App\Asset\AssetRecord;
+use Rhapsode\App\Asset\Assets;
+use Rhapsode\App\Shared\Body;
+use Rhapsode\App\Shared\Media;
+use Rhapsode\App\Shared\Problem;
+use Rhapsode\App\Shared\Store;
+use Rhapsode\Core\Document\Limits;
+use Rhapsode\Studio\Prepare\MeasuredMusic;
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Routing\Requirement\Requirement;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+
+/** What is on its way into a story, and what was made of what it has. */
+#[Route('/api/stories/{id}/assets', requirements: ['id' => Requirement::UUID])]
+#[IsGranted(StoryVoter::OWN, 'story')]
+final readonly class StoryAssetsController
+{
+    /** One that is over is told for so long. */
+    private const TOLD = '-1 hour';
+
+    public function __construct(private EntityManagerInterface $entities, private Assets $assets, private AssetFiles $files, private Store $store) {}
+
+    #[Route('', name: 'begin_asset', methods: ['POST'])]
+    public function begin(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
+    {
+        $body = Body::of($request);
+        $kind = $body->choice('kind', Arriving::class);
+        if ($body->has('bytes') && $body->whole('bytes', 0, \PHP_INT_MAX) > $kind->mostBytes()) {
+            return new Problem(413, $kind->tooLarge());
+        }
+        $asset = $this->assets->begin($story->owner, $story->id, $kind, $body->text('file', Limits::FILE, 'recording'), $body->idOrNull('slide'), $body->ids('after'));
+
+        return new JsonResponse($asset->toArray() + ['parts' => []], 201);
+    }
+
+    /** In the order in which it was begun. */
+    #[Route('', name: 'assets', methods: ['GET'])]
+    public function all(#[MapEntity] StoryRecord $story): JsonResponse
+    {
+        /** @var list<AssetRecord> $assets */
+        $assets = $this->entities->createQuery('SELECT a FROM ' . AssetRecord::class . ' a WHERE a.place = :place AND a.begunAt > :since ORDER BY a.id')
+            ->setParameter('place', $story->id, 'uuid')->setParameter('since', new \DateTimeImmutable(self::TOLD))->getResult();
+
+        return new JsonResponse(array_map(static fn(AssetRecord $asset): array => $asset->toArray(), $assets));
+    }
+
+    /** A picture's rendition, a voice, music as it is heard in the page. */
+    #[Route(
+        '/{asset}/{name}',
+        name: 'asset_file',
+        methods: ['GET'],
+        requirements: ['asset' => Requirement::UUID, 'name' => '(full|whole|thumb|whole-thumb)(-t(90|180|270))?\.jpg|voice\.flac|music\.ogg'],
+    )]
+    public function file(#[MapEntity] StoryRecord $story, string $asset, string $name): Response
+    {
+        $document = $story->story();
+        [$key, $type] = match (true) {
+            'voice.flac' === $name => [null === $document->voice($asset) ? null : AssetFiles::voice($asset), 'audio/flac'],
+            'music.ogg' === $name => [null === $document->music($asset) ? null : AssetFiles::music($asset, MeasuredMusic::LIGHT), 'audio/ogg'],
+            default => [null === $document->picture($asset) ? null : $this->files->rendition($asset, substr($name, 0, -4), $document->shape), 'image/jpeg'],
+        };
+
+        return Media::of($this->store, $key ?? throw new NotFoundHttpException(), $type);
+    }
+}

@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\App;
+
+use Rhapsode\App\Asset\AssetFiles;
+use Rhapsode\App\Asset\AssetPart;
+use Rhapsode\App\Asset\AssetRecord;
+use Rhapsode\App\Asset\AssetWorker;
+use Rhapsode\App\Asset\PrepareAssets;
+use Rhapsode\App\Shared\Store;
+use Rhapsode\Core\Asset\AssetState;
+use Rhapsode\Tests\Studio\Media;
+use Symfony\Component\Messenger\Transport\TransportInterface;
+use Symfony\Component\Uid\Uuid;
+
+final class AssetTest extends AppTestCase
+{
+    /** @return list<string> */
+    private static function recording(): array
+    {
+        $path = sys_get_temp_dir() . '/' . Uuid::v7() . '.webm';
+        Media::sound($path, 'sine=300:r=48000', 3.0, ['-c:a', 'libopus', '-f', 'webm']);
+        $bytes = (string) file_get_contents($path);
+        unlink($path);
+
+        return str_split($bytes, max(1, (int) ceil(\strlen($bytes) / 3)));
+    }
+
+    /** @return array{string, string, string} story, slide and asset */
+    private function begun(): array
+    {
+        $story = $this->as('sam')->story();
+        $slide = StoryTest::text(self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 0, 'id'));
+        $asset = StoryTest::text($this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'voice', 'slide' => $slide], 201)['id']);
+
+        return [$story, $slide, $asset];
+    }
+
+    public function testARecordingArrivesInPartsAndTheSlideSpeaksWithIt(): void
+    {
+        [$story, , $asset] = $this->begun();
+        // Out of order, and one of them twice: as a bad network brings them.
+        $parts = self::recording();
+        foreach ([1, 0, 1, 2] as $number) {
+            self::assertSame(204, $this->ask('PUT', "/api/assets/{$asset}/parts/{$number}", $parts[$number])->getStatusCode());
+        }
+        self::assertSame([0, 1, 2], $this->told('GET', "/api/assets/{$asset}")['parts']);
+        self::assertSame('waiting', $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 3], 202)['state']);
+        self::assertSame('ready', $this->prepared($asset)['state']);
+
+        $view = $this->told('GET', "/api/stories/{$story}");
+        self::assertSame($asset, self::at($view, 'story', 'slides', 0, 'voice', 0, 'asset'));
+        self::assertEqualsWithDelta(3.0 * 48_000, self::at($view, 'story', 'assets', $asset, 'samples'), 3000);
+        self::assertNotEmpty(self::at($view, 'waveforms', $asset));
+        self::assertSame("/_store/takes/{$asset}/take.flac", $this->ask('GET', "/api/stories/{$story}/assets/{$asset}/voice.flac")->headers->get('X-Accel-Redirect'));
+        $store = self::service(Store::class);
+        self::assertSame('opus', Media::probe($store->near(AssetFiles::voice($asset, AssetFiles::ORIGINAL)))['streams.stream.0.codec_name'], 'it is kept as it came');
+        self::assertSame([], $this->told('GET', "/api/assets/{$asset}")['parts'], 'and its parts are needed no more');
+        // Asked again, the same answer, and nothing new.
+        $revision = $this->revision($story);
+        $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 3], 202);
+        $this->prepared($asset);
+        self::assertSame($revision, $this->revision($story));
+    }
+
+    public function testNothingIsFinishedWhileAPartIsMissing(): void
+    {
+        [, , $asset] = $this->begun();
+        [$first, , $third] = self::recording();
+        $this->ask('PUT', "/api/assets/{$asset}/parts/0", $first);
+        $this->ask('PUT', "/api/assets/{$asset}/parts/2", $third);
+
+        self::assertSame([1], $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 3], 409)['missing']);
+        self::assertSame('sending', $this->told('GET', "/api/assets/{$asset}")['state']);
+    }
+
+    public function testAPartIsNeverOverwritten(): void
+    {
+        [, , $asset] = $this->begun();
+        $this->ask('PUT', "/api/assets/{$asset}/parts/0", 'what was said');
+        $this->told('PUT', "/api/assets/{$asset}/parts/0", 'something else', 409);
+        $part = $this->entities()->getRepository(AssetPart::class)->findOneBy(['asset' => $asset]);
+        self::assertNotNull($part);
+        self::assertSame('what was said', file_get_contents(self::service(Store::class)->near($part->key())));
+        self::assertSame(204, $this->ask('PUT', "/api/assets/{$asset}/parts/0", 'what was said')->getStatusCode(), 'the same again is the same');
+    }
+
+    /** Parts that an earlier version acknowledged lie under their number alone. */
+    public function testPartsKeptUnderTheirEarlierNameAreFound(): void
+    {
+        [, , $asset] = $this->begun();
+        $store = self::service(Store::class);
+        foreach (self::recording() as $number => $part) {
+            $this->ask('PUT', "/api/assets/{$asset}/parts/{$number}", $part);
+            $row = $this->entities()->getRepository(AssetPart::class)->findOneBy(['asset' => $asset, 'number' => $number]);
+            self::assertNotNull($row);
+            rename($store->near($row->key()), $store->path($row->earlierKey()));
+        }
+        $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 3], 202);
+        self::assertSame('ready', $this->prepared($asset)['state']);
+    }
+
+    public function testWhatIsNotWhatItShouldBeIsRefusedInASentence(): void
+    {
+        [$story, , $asset] = $this->begun();
+        $this->ask('PUT', "/api/assets/{$asset}/parts/0", 'This is a text, not a sound.');
+        $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 1], 202);
+        $ended = $this->prepared($asset);
+
+        self::assertSame('refused', $ended['state']);
+        self::assertStringContainsString('not a sound', StoryTest::text($ended['problem']));
+        self::assertSame([], self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 0, 'voice'));
+        self::assertSame(204, $this->ask('DELETE', "/api/assets/{$asset}")->getStatusCode());
+        $this->told('GET', "/api/assets/{$asset}", null, 404);
+    }
+
+    public function testARecordingForASlideDeletedMeanwhileIsKept(): void
+    {
+        [$story, $slide, $asset] = $this->begun();
+        $this->edit($story, ['do' => 'delete slides', 'slides' => [$slide]]);
+        foreach (self::recording() as $number => $part) {
+            $this->ask('PUT', "/api/assets/{$asset}/parts/{$number}", $part);
+        }
+        $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 3], 202);
+        $this->prepared($asset);
+
+        self::assertArrayHasKey($asset, (array) self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'assets'));
+    }
+
+    public function testWhatIsTooMuchIsSaidBeforeItIsSent(): void
+    {
+        $story = $this->as('sam')->story();
+        self::assertStringContainsString('60 MB', StoryTest::text($this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'picture', 'bytes' => 61_000_000], 413)['detail']));
+        $this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'music', 'bytes' => 999_000_000], 201);
+        // And where nobody said how much it would be.
+        $captions = StoryTest::text($this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'captions'], 201)['id']);
+        self::assertSame(204, $this->ask('PUT', "/api/assets/{$captions}/parts/0", str_repeat('x', 3_000_000))->getStatusCode());
+        $this->told('PUT', "/api/assets/{$captions}/parts/1", str_repeat('x', 3_000_000), 413);
+    }
+
+    /** One thing at a time for each person, in the order of arrival; other people's in between. */
+    public function testEachPersonsThingsAreMadeReadyOneAfterAnother(): void
+    {
+        $names = [];
+        foreach (['sam', 'sue'] as $who) {
+            $story = $this->as($who)->story();
+            foreach (['one', 'two'] as $n) {
+                $id = StoryTest::text($this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'captions', 'file' => "{$who} {$n}"], 201)['id']);
+                $this->ask('PUT', "/api/assets/{$id}/parts/0", "WEBVTT\n\n00:01.000 --> 00:02.000\n{$who} {$n}\n");
+                $this->told('POST', "/api/assets/{$id}/finish", ['parts' => 1], 202);
+                $names[$id] = "{$who} {$n}";
+            }
+        }
+        $queue = self::getContainer()->get('messenger.transport.assets');
+        \assert($queue instanceof TransportInterface);
+        $worker = self::service(AssetWorker::class);
+        $done = [];
+        for ($i = 0; $i < 12; ++$i) {
+            foreach ($queue->get() as $envelope) {
+                $message = $envelope->getMessage();
+                \assert($message instanceof PrepareAssets);
+                $worker->prepare($message);
+                $queue->ack($envelope);
+                foreach ($this->entities()->getRepository(AssetRecord::class)->findBy(['state' => AssetState::Ready], ['id' => 'ASC']) as $asset) {
+                    $done[$names[(string) $asset->id]] = true;
+                }
+            }
+        }
+
+        self::assertSame(['sam one', 'sam two', 'sue one', 'sue two'], array_keys($done));
+    }
+
+    /** A worker was lost in the middle: what it was at is begun again, and given up when it ends every worker. */
+    public function testWhatEndsItsWorkerIsTriedAgainAndThenGivenUp(): void
+    {
+        [, , $asset] = $this->begun();
+        $record = $this->entities()->find(AssetRecord::class, $asset);
+        self::assertNotNull($record);
+        foreach (self::recording() as $number => $part) {
+            $this->ask('PUT', "/api/assets/{$asset}/parts/{$number}", $part);
+        }
+        $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 3], 202);
+        $this->entities()->getConnection()->executeStatement("UPDATE asset SET state = 'preparing', tries = 1 WHERE id = ?", [$asset]);
+        self::assertSame('ready', $this->prepared($asset)['state']);
+
+        $this->entities()->getConnection()->executeStatement("UPDATE asset SET state = 'preparing', tries = 3 WHERE id = ?", [$asset]);
+        $ended = $this->prepared($asset);
+        self::assertSame('refused', $ended['state']);
+        self::assertStringContainsString('another kind of file', StoryTest::text($ended['problem']));
+    }
+}

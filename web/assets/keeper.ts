@@ -1,0 +1,119 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { AssetState } from '../api/types';
+
+/**
+ * Keeps what is on its way in safe: a recording part by part from the moment it is spoken, a file as it was chosen. It lies in
+ * the browser (IndexedDB) until the server has said that it holds the whole. What a closed tab, a reload or a lost network left
+ * unsent is sent at the next visit.
+ */
+export interface Kept {
+  id: string;
+  person: string;
+  story: string;
+  kind: AssetState['kind'];
+  file: string;
+  /** A picture's new slide, or the slide that a voice is for. */
+  slide: string | null;
+  /** Slides that a picture's should follow, the nearest first. */
+  after: string[];
+  begun: number;
+  /** The server's own id, once it has given one. */
+  server?: string;
+  /** How many parts there are, once a recording has ended. */
+  parts?: number;
+  /** The whole, of what was chosen as a file: its parts are cut from it as they are sent. */
+  whole?: File;
+}
+
+interface Keep extends DBSchema {
+  takes: { key: string; value: Kept };
+  parts: { key: [string, number]; value: { take: string; number: number; bytes: ArrayBuffer } };
+}
+
+const FILE_PART = 4_000_000;
+let opened: Promise<IDBPDatabase<Keep>> | null = null;
+const keep = () =>
+  (opened ??= openDB<Keep>('rhapsode-recordings', 1, {
+    upgrade: (db) => {
+      db.createObjectStore('takes', { keyPath: 'id' });
+      db.createObjectStore('parts', { keyPath: ['take', 'number'] });
+    },
+  }));
+const partsOf = (id: string) => IDBKeyRange.bound([id, 0], [id, Infinity]);
+
+/** What is being sent from this page just now. */
+export const underWay = new Set<string>();
+
+export async function put(kept: Kept): Promise<void> {
+  await (await keep()).put('takes', kept);
+}
+
+export async function beginTake(person: string, story: string, slide: string, file = 'recording'): Promise<Kept> {
+  const kept: Kept = {
+    id: crypto.randomUUID(),
+    person,
+    story,
+    kind: 'voice',
+    file,
+    slide,
+    after: [],
+    begun: Date.now(),
+  };
+  await put(kept);
+  return kept;
+}
+
+export async function addPart(kept: Kept, number: number, bytes: ArrayBuffer): Promise<void> {
+  await (await keep()).put('parts', { take: kept.id, number, bytes });
+}
+
+export async function endTake(kept: Kept, parts: number): Promise<void> {
+  kept.parts = parts;
+  await put(kept);
+}
+
+/** Keeps a chosen file. Where there is no room for it, it is sent all the same, and only a reload would lose it. */
+export async function keepFile(kept: Kept): Promise<void> {
+  await put(kept).catch(() => undefined);
+}
+
+export async function drop(kept: Kept): Promise<void> {
+  const db = await keep();
+  await db.delete('parts', partsOf(kept.id));
+  await db.delete('takes', kept.id);
+}
+
+/** What there is of it so far: the number of each part, and the bytes of one. */
+export async function numbersOf(kept: Kept): Promise<number[]> {
+  if (kept.whole) return Array.from({ length: Math.ceil(kept.whole.size / FILE_PART) }, (_, n) => n);
+  return (await (await keep()).getAllKeys('parts', partsOf(kept.id))).map(([, number]) => number);
+}
+
+export async function bytesOf(kept: Kept, number: number): Promise<ArrayBuffer | undefined> {
+  if (kept.whole) return kept.whole.slice(number * FILE_PART, (number + 1) * FILE_PART).arrayBuffer();
+  return (await (await keep()).get('parts', [kept.id, number]))?.bytes;
+}
+
+/** How many parts it has: of a recording that a closed tab cut off, as far as it goes without a gap. */
+export async function countOf(kept: Kept): Promise<number> {
+  if (kept.whole) return Math.ceil(kept.whole.size / FILE_PART);
+  if (kept.parts !== undefined) return kept.parts;
+  const there = new Set(await numbersOf(kept));
+  let count = 0;
+  while (there.has(count)) count += 1;
+  await endTake(kept, count);
+  return count;
+}
+
+/** What of this person's the server does not hold whole, and nobody is sending. */
+export async function unsent(person: string): Promise<Kept[]> {
+  const found: Kept[] = [];
+  for (const kept of (await (await keep()).getAll('takes')) as (Kept & { kind?: Kept['kind'] })[]) {
+    if (kept.person !== person || underWay.has(kept.id)) continue;
+    // As an earlier version kept recordings.
+    const whole = { ...kept, kind: kept.kind ?? 'voice', after: kept.after ?? [] };
+    if ((await numbersOf(whole)).length > 0) found.push(whole);
+    else await drop(whole);
+  }
+  return found;
+}

@@ -1,0 +1,137 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { sentence } from '../api/client';
+import { useSession } from '../account/session';
+import { newId, type StoryHold } from '../story/useStory';
+import { keepFile, unsent, type Kept } from './keeper';
+import { Sender } from './Sender';
+import { useFetchStory } from './useSendIn';
+
+export interface Arrival {
+  id: string;
+  name: string;
+  state: 'waiting' | 'sending' | 'preparing' | 'done' | 'same' | 'failed';
+  share: number;
+  problem?: string;
+  /** The picture that the same file is already. */
+  same?: string;
+}
+
+const SIDE_BY_SIDE = 2;
+const NO_CONNECTION = 'There is no connection at the moment.';
+
+/** Brings pictures in, many at once, in the order of their names; one that fails does not stop the rest. What a reload cut off goes on. */
+export function useArrivals(story: string, hold: StoryHold) {
+  const [arrivals, setArrivals] = useState<Arrival[]>([]);
+  const { person } = useSession();
+  const me = person?.id ?? '';
+  const busy = useRef(0);
+  const queue = useRef<Kept[]>([]);
+  const senders = useRef(new Map<string, Sender>());
+  const fetchStory = useFetchStory();
+  const { edit } = hold;
+
+  const mark = useCallback(
+    (id: string, change: Partial<Arrival>) =>
+      setArrivals((all) => all.map((a) => (a.id === id ? { ...a, ...change } : a))),
+    [],
+  );
+
+  const work = useCallback(async () => {
+    if (busy.current >= SIDE_BY_SIDE) return;
+    busy.current += 1;
+    for (let next = queue.current.shift(); next; next = queue.current.shift()) {
+      const { id } = next;
+      const sender = new Sender(next, (share) => mark(id, { share, state: 'sending', problem: undefined }));
+      senders.current.set(id, sender);
+      const waiting = (isWaiting: boolean) => mark(id, { problem: isWaiting ? NO_CONNECTION : undefined });
+      const failed = (error: unknown) => mark(id, { state: 'failed', problem: sentence(error) });
+      try {
+        mark(id, { state: 'sending' });
+        await sender.send(waiting);
+        mark(id, { state: 'preparing', share: 1 });
+        // The next is sent while this one is made ready.
+        void sender
+          .prepared(waiting)
+          .then(async ({ same }) => {
+            if (!same) await fetchStory(story);
+            mark(id, same ? { state: 'same', same } : { state: 'done', share: 1 });
+          })
+          .catch(failed);
+      } catch (error) {
+        failed(error);
+      }
+    }
+    busy.current -= 1;
+  }, [fetchStory, mark, story]);
+
+  const enqueue = useCallback(
+    (all: Kept[]) => {
+      queue.current.push(...all);
+      const made = all.map(({ id, file }): Arrival => ({ id, name: file, state: 'waiting', share: 0 }));
+      setArrivals((now) => [...now.filter((a) => a.state !== 'done'), ...made]);
+      for (let i = 0; i < SIDE_BY_SIDE; i += 1) void work();
+    },
+    [work],
+  );
+
+  const bringIn = useCallback(
+    (files: File[]) => {
+      // Natural order of names: 2 before 10.
+      const order = new Intl.Collator(undefined, { numeric: true, sensitivity: 'base' });
+      const sorted = [...files].sort((a, b) => order.compare(a.name, b.name));
+      const last = hold.view?.story.slides.at(-1)?.id;
+      const slides = sorted.map(newId);
+      const made = sorted.map((whole, i): Kept => {
+        // The nearest earlier one of this batch that is there, else what was last before.
+        const earlier = slides.slice(0, i).reverse().slice(0, 40);
+        return {
+          id: slides[i] ?? newId(),
+          person: me,
+          story,
+          kind: 'picture',
+          file: whole.name,
+          slide: slides[i] ?? null,
+          after: last ? [...earlier, last] : earlier,
+          begun: Date.now(),
+          whole,
+        };
+      });
+      void Promise.all(made.map(keepFile)).then(() => enqueue(made));
+    },
+    [enqueue, hold.view, me, story],
+  );
+
+  // What a closed tab or a reload cut off.
+  const resumed = useRef('');
+  useEffect(() => {
+    if (me === '' || resumed.current === story) return;
+    resumed.current = story;
+    void unsent(me)
+      .then((all) => all.filter((kept) => kept.story === story && kept.kind === 'picture'))
+      .then((all) => all.length > 0 && enqueue(all))
+      .catch(() => undefined);
+  }, [enqueue, me, story]);
+
+  /** The same picture again, on a slide of its own. */
+  const useAgain = useCallback(
+    (arrival: Arrival) => {
+      const last = hold.view?.story.slides.at(-1)?.id ?? null;
+      const layers = [{ id: 'picture', kind: 'picture', asset: arrival.same }];
+      void edit({ do: 'add slide', slide: { id: newId(), layers }, after: last });
+      mark(arrival.id, { state: 'done' });
+    },
+    [edit, hold.view, mark],
+  );
+  /** Takes one off the list, or all that are over. */
+  const putAway = useCallback((id?: string) => {
+    if (id !== undefined) {
+      queue.current = queue.current.filter((kept) => kept.id !== id);
+      void senders.current.get(id)?.giveUp();
+    }
+    setArrivals((all) =>
+      all.filter((a) => (id === undefined ? !['done', 'failed', 'same'].includes(a.state) : a.id !== id)),
+    );
+  }, []);
+
+  return { arrivals, bringIn, useAgain, putAway };
+}
