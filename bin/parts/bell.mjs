@@ -8,11 +8,11 @@ const ONE_BY_ONE = 8;
 const EDITS = 60;
 let cookie = '';
 async function ask(method, path, body, headers = {}) {
-  const form = body instanceof FormData;
+  const form = body instanceof Blob;
   const answer = await fetch(base + path, {
     method,
     body: form ? body : body === undefined ? undefined : JSON.stringify(body),
-    headers: { 'X-Rhapsode': '1', cookie, ...(form || body === undefined ? {} : { 'Content-Type': 'application/json' }), ...headers },
+    headers: { 'X-Rhapsode': '1', cookie, ...(body === undefined ? {} : { 'Content-Type': form ? 'application/octet-stream' : 'application/json' }), ...headers },
   });
   for (const set of answer.headers.getSetCookie()) [cookie] = set.split(';');
   if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`);
@@ -26,13 +26,14 @@ const pictures = ['low-water', 'old-postcard'].map(picture);
 async function story(number, slides = 2) {
   let view = await ask('POST', '/api/stories', { title: `At the bell ${number}` });
   for (let i = 0; i < slides; i += 1) {
-    const form = new FormData();
     const id = crypto.randomUUID();
-    form.set('slide', id);
-    form.set('after', view.story.slides.at(-1).id);
+    const after = [view.story.slides.at(-1).id];
+    const asset = await ask('POST', `/api/stories/${view.id}/assets`, { kind: 'picture', file: `${i}.jpg`, slide: id, after });
     // A byte more is another file.
-    form.set('file', new Blob([pictures[i % 2], String(number), String(i)]), `${i}.jpg`);
-    view = (await ask('POST', `/api/stories/${view.id}/pictures`, form)).story;
+    await ask('PUT', `/api/assets/${asset.id}/parts/0`, new Blob([pictures[i % 2], String(number), String(i)]));
+    await ask('POST', `/api/assets/${asset.id}/finish`, { parts: 1 });
+    while ((await ask('GET', `/api/assets/${asset.id}`)).state !== 'ready') await wait(50);
+    view = await ask('GET', `/api/stories/${view.id}`);
     await ask('POST', `/api/stories/${view.id}/edits`, { edits: [{ do: 'set layer', slide: id, layer: 'caption', kind: 'words', changes: { role: 'caption', text: `Film ${number}, picture ${i}` } }] }, { 'If-Match': `"${view.revision}"` });
     view = await ask('GET', `/api/stories/${view.id}`);
   }

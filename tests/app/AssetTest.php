@@ -7,6 +7,7 @@ namespace Rhapsode\Tests\App;
 use Rhapsode\App\Asset\AssetFiles;
 use Rhapsode\App\Asset\AssetPart;
 use Rhapsode\App\Asset\AssetRecord;
+use Rhapsode\App\Asset\AssetSweeper;
 use Rhapsode\App\Asset\AssetWorker;
 use Rhapsode\App\Asset\PrepareAssets;
 use Rhapsode\App\Shared\Store;
@@ -138,6 +139,18 @@ final class AssetTest extends AppTestCase
         $captions = StoryTest::text($this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'captions'], 201)['id']);
         self::assertSame(204, $this->ask('PUT', "/api/assets/{$captions}/parts/0", str_repeat('x', 3_000_000))->getStatusCode());
         $this->told('PUT', "/api/assets/{$captions}/parts/1", str_repeat('x', 3_000_000), 413);
+    }
+
+    public function testWhatNobodyGoesOnToSendGoesAfterATime(): void
+    {
+        [, , $asset] = $this->begun();
+        $this->ask('PUT', "/api/assets/{$asset}/parts/0", 'half of it');
+        self::assertSame(0, self::service(AssetSweeper::class)->sweep());
+        $this->entities()->getConnection()->executeStatement("UPDATE asset SET begun_at = now() - interval '31 days' WHERE id = ?", [$asset]);
+        $this->entities()->clear();
+        self::assertSame(1, self::service(AssetSweeper::class)->sweep());
+        $this->told('GET', "/api/assets/{$asset}", null, 404);
+        self::assertFalse(is_dir(self::service(Store::class)->folder() . "/takes/{$asset}"));
     }
 
     /** One thing at a time for each person, in the order of arrival; other people's in between. */

@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { copyFileSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -84,5 +84,40 @@ export async function chooseFrom(within: Page | Locator, label: string, option: 
   await within.getByRole('button', { name: new RegExp(`${label}$`) }).click();
   const page = 'page' in within ? within.page() : within;
   const options = page.getByRole('option');
-  await (typeof option === 'number' ? options.nth(option) : options.filter({ hasText: option }).first()).click();
+  await (
+    typeof option === 'number' ? options.nth(option) : page.getByRole('option', { name: option, exact: true })
+  ).click();
+}
+
+const own = { 'X-Rhapsode': '1' };
+export interface Came {
+  id: string;
+  state: string;
+  problem: string | null;
+  same: string | null;
+}
+
+/** Sends a file in as the page does, and waits until it is made ready. */
+export async function bringIn(
+  request: APIRequestContext,
+  story: string,
+  buffer: Buffer,
+  { kind = 'picture', file = 'p.jpg', slide = crypto.randomUUID() as string, after = [] as string[] } = {},
+): Promise<Came> {
+  const data = { kind, file, slide, after };
+  const begun = (await (await request.post(`/api/stories/${story}/assets`, { data, headers: own })).json()) as Came;
+  const headers = { ...own, 'Content-Type': 'application/octet-stream' };
+  expect((await request.put(`/api/assets/${begun.id}/parts/0`, { data: buffer, headers })).status()).toBe(204);
+  await request.post(`/api/assets/${begun.id}/finish`, { data: { parts: 1 }, headers: own });
+  let came = begun;
+  await expect
+    .poll(
+      async () => {
+        came = (await (await request.get(`/api/assets/${begun.id}`)).json()) as Came;
+        return came.state;
+      },
+      { timeout: 60_000, intervals: [200] },
+    )
+    .toMatch(/ready|refused/);
+  return came;
 }

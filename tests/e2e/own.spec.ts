@@ -295,7 +295,9 @@ test('each setting of the story is chosen and kept, music with all that can be s
     start: 2,
     loops: false,
   });
-  expect((Object.values(story.music) as { source: unknown }[])[0]?.source).toEqual({
+  expect(
+    (Object.values(story.assets) as { kind: string; source: unknown }[]).find(({ kind }) => kind === 'music')?.source,
+  ).toEqual({
     title: 'Drone',
     author: 'Pim and a fan',
     link: 'https://drone.example',
@@ -421,6 +423,25 @@ test('pictures wait while the network is cut, and come in when it is back', asyn
   await page.waitForTimeout(1500);
   await expect(rows(page)).toHaveCount(5);
   await page.getByRole('button', { name: 'Close this list' }).click();
+});
+
+test('pictures that a reload cut off go on by themselves, each once', async ({ page }) => {
+  await begin(page, 'pim', 'Cut off');
+  // Nothing of them arrives before the page is loaded again.
+  await page.route('**/parts/*', (route) => route.abort());
+  const more = [
+    make('5 later.jpg', '-i', 'mandelbrot=s=800x600', '-frames:v', '1'),
+    make('6 last.jpg', '-i', 'testsrc=s=800x600', '-frames:v', '1'),
+  ];
+  await page.locator('input[type=file]').first().setInputFiles(more);
+  await expect(page.getByText('0 of 2 pictures came in.')).toBeVisible();
+  await page.waitForTimeout(500);
+  await page.unroute('**/parts/*');
+  await page.reload();
+  await expect(rows(page)).toHaveCount(6, { timeout: 30_000 });
+  await expect(page.getByText('2 pictures came in.', { exact: true })).toBeVisible();
+  await page.waitForTimeout(1500);
+  await expect(rows(page)).toHaveCount(6);
 });
 
 test('the desk: a story is begun or not, deleted and brought back; the keys are shown', async ({ page }) => {

@@ -293,8 +293,8 @@ test('others see nothing of it', async ({ browser }) => {
   const key = film.replace('/api/', '');
   for (const address of [
     story,
-    `${story}/pictures/${picture}/full.jpg`,
-    `/api/takes/${take}/sound.flac`,
+    `${story}/assets/${picture}/full.jpg`,
+    `${story}/assets/${take}/voice.flac`,
     film,
     film.replace('film.mp4', 'captions.vtt'),
     `/api/handins/${view.handIns[0].id}`,

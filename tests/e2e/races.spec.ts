@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { bringIn } from './helpers';
 import { expect, test, type APIRequestContext } from './test';
 
 /** Every act twice at once: one truth, nothing that was acknowledged is lost, and no answer of 500. */
@@ -32,11 +33,7 @@ async function begun(request: APIRequestContext, title: string, assignment?: str
   const view = await (await request.post('/api/stories', { data: { title, assignment }, headers: own })).json();
   return view as { id: string; revision: number; story: { slides: { id: string }[] } };
 }
-const bring = (request: APIRequestContext, story: string, buffer: Buffer, slide = crypto.randomUUID()) =>
-  request.post(`/api/stories/${story}/pictures`, {
-    headers: own,
-    multipart: { slide, after: '', file: { name: 'p.jpg', mimeType: 'image/jpeg', buffer } },
-  });
+const bring = (request: APIRequestContext, story: string, buffer: Buffer) => bringIn(request, story, buffer);
 const times = <T>(n: number, act: (i: number) => Promise<T>) =>
   Promise.all(Array.from({ length: n }, (_, i) => act(i)));
 const slides = async (request: APIRequestContext, story: string) =>
@@ -46,39 +43,24 @@ test('the same picture sent five times at once comes in once', async ({ request 
   await as(request, 'oskar');
   const story = await begun(request, 'Five at once');
   const one = picture(1);
-  const answers = await times(5, () => bring(request, story.id, one));
-  const states = answers.map((a) => a.status());
-  expect(
-    states.every((s) => [200, 201, 429].includes(s)),
-    states.join(),
-  ).toBe(true);
-  expect(states.filter((s) => s === 201)).toHaveLength(1);
-  for (const busy of answers.filter((a) => a.status() === 429)) expect(busy.headers()['retry-after']).toBe('1');
+  const came = await times(5, () => bring(request, story.id, one));
+  expect(came.map(({ state }) => state)).toEqual(Array(5).fill('ready'));
+  const [first] = came.filter(({ same }) => same === null);
+  expect(came.filter(({ same }) => same === first?.id)).toHaveLength(4);
   expect(await slides(request, story.id)).toHaveLength(2);
-  expect((await bring(request, story.id, one)).status()).toBe(200);
+  expect((await bring(request, story.id, one)).same).toBe(first?.id);
 });
 
-test('many pictures at once: a few are prepared, the rest come again, and the pages are answered meanwhile', async ({
+test('many pictures at once: they are made ready one after another, and the pages are answered meanwhile', async ({
   request,
 }) => {
   await as(request, 'oskar');
   const story = await begun(request, 'Many at once');
-  const all = Array.from({ length: 8 }, (_, i) => picture(10 + i));
-  let waiting = 0;
-  const patient = async (buffer: Buffer) => {
-    for (;;) {
-      const answer = await bring(request, story.id, buffer);
-      if (answer.status() !== 429) return answer.status();
-      waiting += 1;
-      await new Promise((wake) => setTimeout(wake, 1000));
-    }
-  };
-  const done = Promise.all(all.map(patient));
+  const done = times(8, (i) => bring(request, story.id, picture(10 + i)));
   // With the same cookie: no request waits for another's session.
   const health = await times(5, async () => (await request.get('/api/desk')).status());
   expect(health).toEqual([200, 200, 200, 200, 200]);
-  expect(await done).toEqual(Array(8).fill(201));
-  expect(waiting).toBeGreaterThan(0);
+  expect((await done).map(({ state, same }) => [state, same])).toEqual(Array(8).fill(['ready', null]));
   expect(await slides(request, story.id)).toHaveLength(9);
 });
 
@@ -89,13 +71,9 @@ test('pictures sent side by side stand in their order, whichever is ready first'
     const title = story.story.slides[0]?.id ?? '';
     const ids = ['a', 'b'];
     await times(2, (i) =>
-      request.post(`/api/stories/${story.id}/pictures`, {
-        headers: own,
-        multipart: {
-          slide: ids[i] ?? '',
-          after: [...ids.slice(0, i).reverse(), title].join(','),
-          file: { name: 'p.jpg', mimeType: 'image/jpeg', buffer: picture(70 + round * 2 + i) },
-        },
+      bringIn(request, story.id, picture(70 + round * 2 + i), {
+        slide: ids[i] ?? '',
+        after: [...ids.slice(0, i).reverse(), title],
       }),
     );
     expect(((await slides(request, story.id)) as { id: string }[]).map((s) => s.id)).toEqual([title, 'a', 'b']);
@@ -107,10 +85,10 @@ test('two parts of one number at once: the one that was acknowledged is the one 
   const story = await begun(request, 'Parts at once');
   for (let round = 0; round < 25; round += 1) {
     const take = await (
-      await request.post(`/api/stories/${story.id}/takes`, { data: { slide: story.story.slides[0]?.id }, headers: own })
+      await request.post(`/api/stories/${story.id}/assets`, { data: { kind: 'voice' }, headers: own })
     ).json();
     const put = (text: string) =>
-      request.put(`/api/takes/${take.id}/parts/0`, {
+      request.put(`/api/assets/${take.id}/parts/0`, {
         data: text,
         headers: { ...own, 'Content-Type': 'application/octet-stream' },
       });
@@ -213,8 +191,8 @@ test('two edits on one revision at once: one is done, the other is told', async 
 test('what is deleted is not served, and a foreign name of the host is not answered', async ({ request, baseURL }) => {
   await as(request, 'oskar');
   const story = await begun(request, 'Deleted');
-  const added = await (await bring(request, story.id, picture(60))).json();
-  const address = `/api/stories/${story.id}/pictures/${added.picture}/thumb.jpg`;
+  const added = await bring(request, story.id, picture(60));
+  const address = `/api/stories/${story.id}/assets/${added.id}/thumb.jpg`;
   const seen = await request.get(address);
   expect(seen.status()).toBe(200);
   expect(seen.headers()['cache-control']).toContain('no-cache');

@@ -3,7 +3,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { signIn } from './helpers';
+import { bringIn, signIn } from './helpers';
 
 type Planned = { start: number; end: number; comesIn: number };
 type Play = { bus: string; start: number; end: number };
@@ -124,11 +124,9 @@ for (const [shape, width, height] of [
     };
     for (const [i, name] of ['dawn-over-the-wend', 'the-millers-stair', 'heron-in-the-reeds'].entries()) {
       const buffer = readFileSync(`demo/pictures/${name}.jpg`);
-      const file = { name: `${name}.jpg`, mimeType: 'image/jpeg', buffer };
-      const multipart = { slide: `p${i}`, after: view.story.slides.at(-1).id, file };
-      view = (await (await page.request.post(`/api/stories/${view.id}/pictures`, { multipart, headers: own })).json())
-        .story;
+      await bringIn(page.request, view.id, buffer, { file: `${name}.jpg`, slide: `p${i}` });
     }
+    view = await (await page.request.get(`/api/stories/${view.id}`)).json();
     const [title] = view.story.slides;
     const caption = (slide: string, changes: object) => ({
       do: 'set layer',

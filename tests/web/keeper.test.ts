@@ -1,31 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { addPart, beginTake, bringInSound, endTake, Sender, settle, unsent } from '../../web/booth/keeper';
-import { json, serve, story } from './server';
+import { addPart, beginTake, endTake, unsent, type Kept } from '../../web/assets/keeper';
+import { Sender } from '../../web/assets/Sender';
+import { assetServer, json } from './server';
 
-/** The keeper and sender of recordings: what was spoken stays in the browser until the server has said that it holds it all. */
-function server(options: { failing?: (path: string, n: number) => Response | 'network' | null } = {}) {
-  const parts = new Map<number, string>();
-  let count = 0;
-  const all = serve(({ method, path, body }) => {
-    count += 1;
-    const failed = options.failing?.(`${method} ${path}`, count);
-    if (failed === 'network') throw new TypeError('network');
-    if (failed) return failed;
-    if (path.endsWith('/takes')) return json({ id: 'server', slide: 's1', finished: false, parts: [] }, 201);
-    const part = /parts\/(\d+)$/.exec(path);
-    if (part) {
-      parts.set(Number(part[1]), body instanceof ArrayBuffer ? new TextDecoder().decode(body) : String(body));
-      return json(null, 204);
-    }
-    if (path.endsWith('/finish')) {
-      const wanted = (body as { parts: number }).parts;
-      const missing = Array.from({ length: wanted }, (_, i) => i).filter((i) => !parts.has(i));
-      return missing.length > 0 ? json({ detail: 'missing', missing }, 409) : json({ take: 'server', story: story(2) });
-    }
-    return json({ id: 'server', slide: 's1', finished: false, parts: [...parts.keys()] });
-  });
-  return { parts, all };
-}
+/** The keeper and sender of what comes in: it stays in the browser until the server has said that it holds it all. */
 const bytes = (text: string) => new TextEncoder().encode(text).buffer as ArrayBuffer;
 const kept = async (person: string, texts: string[]) => {
   const take = await beginTake(person, 'story', 's1');
@@ -33,46 +11,78 @@ const kept = async (person: string, texts: string[]) => {
   await endTake(take, texts.length);
   return take;
 };
+const chosen = (person: string, whole: File): Kept => ({
+  id: crypto.randomUUID(),
+  person,
+  story: 'story',
+  kind: 'voice',
+  file: whole.name,
+  slide: 's1',
+  after: [],
+  begun: 0,
+  whole,
+});
 
-describe('a recording', () => {
+describe('what comes in', () => {
   it('arrives whole and is then no longer kept here', async () => {
-    const { parts } = server();
-    const done = await settle(await kept('ann', ['one', 'two', 'three']));
-    expect(done.take).toBe('server');
-    expect([...parts.values()]).toEqual(['one', 'two', 'three']);
+    const { parts } = assetServer();
+    const done = await new Sender(await kept('ann', ['one', 'two', 'three'])).settle();
+    expect(done.state).toBe('ready');
+    expect(parts()).toEqual([['one', 'two', 'three']]);
     expect(await unsent('ann')).toEqual([]);
   });
 
   it('is kept, and sent on, while the network is cut', async () => {
     let down = true;
-    const { parts } = server({ failing: () => (down ? 'network' : null) });
-    const take = await kept('bea', ['one', 'two']);
+    const { parts } = assetServer({ failing: () => (down ? 'network' : null) });
     const waits: boolean[] = [];
-    const done = settle(take, (waiting) => waits.push(waiting));
+    const done = new Sender(await kept('bea', ['one', 'two'])).settle((waiting) => waits.push(waiting));
     await new Promise((wake) => setTimeout(wake, 200));
     expect(waits).toContain(true);
-    expect(parts.size).toBe(0);
+    expect(parts()).toEqual([]);
     down = false;
     await done;
-    expect([...parts.values()]).toEqual(['one', 'two']);
+    expect(parts()).toEqual([['one', 'two']]);
+  }, 10_000);
+
+  it('is kept until it is ready, also when the network is cut while it is made so', async () => {
+    let down = false;
+    assetServer({ failing: (path) => (down && path.startsWith('GET') ? 'network' : null) });
+    const waits: boolean[] = [];
+    const sender = new Sender(await kept('ida', ['one']));
+    await sender.send();
+    down = true;
+    const done = sender.prepared((waiting) => waits.push(waiting));
+    await new Promise((wake) => setTimeout(wake, 700));
+    expect(waits).toContain(true);
+    down = false;
+    expect((await done).state).toBe('ready');
   }, 10_000);
 
   it('sends a part again that the server misses after all', async () => {
-    const { parts } = server();
-    const take = await kept('cem', ['one', 'two']);
-    const sender = new Sender(take);
+    const { files, parts } = assetServer();
     let lost = false;
-    const done = sender.finish(() => {
-      if (!lost) parts.delete(0);
+    await new Sender(await kept('cem', ['one', 'two']), (share) => {
+      if (share < 1 || lost) return;
       lost = true;
-    });
-    await done;
-    expect([...parts.keys()].sort()).toEqual([0, 1]);
+      files.values().next().value?.parts.delete(0);
+    }).settle();
+    expect(lost).toBe(true);
+    expect(parts()).toEqual([['one', 'two']]);
+  }, 10_000);
+
+  it('is begun anew where the server has forgotten it', async () => {
+    const { files, parts } = assetServer();
+    const take = await kept('hal', ['one', 'two']);
+    take.server = 'long gone';
+    await new Sender(take).settle();
+    expect(files.size).toBe(1);
+    expect(parts()).toEqual([['one', 'two']]);
   }, 10_000);
 
   it('waits its turn when the server is busy, without saying that there is no connection', async () => {
     let busy = true;
-    server({
+    assetServer({
       failing: (path) => {
         if (!path.endsWith('finish') || !busy) return null;
         busy = false;
@@ -80,12 +90,12 @@ describe('a recording', () => {
       },
     });
     const waits: boolean[] = [];
-    await settle(await kept('dan', ['one']), (waiting) => waits.push(waiting));
+    await new Sender(await kept('dan', ['one'])).settle((waiting) => waits.push(waiting));
     expect(waits).not.toContain(true);
   }, 10_000);
 
   it('of a tab that was closed is found at the next visit, as far as it goes without a gap', async () => {
-    const { parts } = server();
+    const { files } = assetServer();
     const take = await beginTake('eve', 'story', 's1');
     await addPart(take, 0, bytes('zero'));
     await addPart(take, 1, bytes('one'));
@@ -94,23 +104,35 @@ describe('a recording', () => {
     expect(await unsent('somebody else')).toEqual([]);
     const [found] = await unsent('eve');
     if (!found) throw new Error('it is there');
-    await settle(found);
-    expect(parts.get(0)).toBe('zero');
-    expect(parts.get(1)).toBe('one');
+    await new Sender(found).settle();
+    expect(files.values().next().value?.parts.get(1)).toBe('one');
     expect(await unsent('eve')).toEqual([]);
   });
 
   it('that the server will never have is not offered for ever', async () => {
-    server({ failing: (path) => (path.endsWith('finish') ? json({ detail: 'This is not a sound.' }, 422) : null) });
-    await expect(settle(await kept('fay', ['text']))).rejects.toThrow('This is not a sound.');
+    assetServer({ ends: () => ({ state: 'refused', problem: 'This is not a sound.' }) });
+    await expect(new Sender(await kept('fay', ['text'])).settle()).rejects.toThrow('This is not a sound.');
     expect(await unsent('fay')).toEqual([]);
   });
 
-  it('brought in as a file goes the same way, in parts', async () => {
-    const { parts } = server();
-    const file = new File([new Uint8Array(9_000_000).fill(7)], 'long.wav');
-    await bringInSound('gus', 'story', 's1', file);
-    expect(parts.size).toBe(3);
-    await expect(bringInSound('gus', 'story', 's1', new File([], 'empty.wav'))).rejects.toThrow('empty');
+  it('as a file is cut into parts, and tells how much of it has gone', async () => {
+    const { parts } = assetServer();
+    const shares: number[] = [];
+    await new Sender(chosen('gus', new File([new Uint8Array(9_000_000).fill(7)], 'long.wav')), (share) =>
+      shares.push(share),
+    ).settle();
+    expect(parts()[0]).toHaveLength(3);
+    expect(shares.at(-1)).toBe(1);
+    await expect(new Sender(chosen('gus', new File([], 'empty.wav'))).settle()).rejects.toThrow('empty');
   });
+
+  it('is left out, also in the middle, and goes from the server too', async () => {
+    const { files } = assetServer({ failing: (path) => (path.startsWith('PUT') ? 'network' : null) });
+    const sender = new Sender(chosen('jim', new File(['x'], 'x.wav')));
+    const done = sender.settle();
+    await new Promise((wake) => setTimeout(wake, 100));
+    await sender.giveUp();
+    await expect(done).rejects.toThrow();
+    expect(files.size).toBe(0);
+  }, 10_000);
 });

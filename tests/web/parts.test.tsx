@@ -4,11 +4,11 @@ import { useState } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import type { Slide } from '../../web/api/types';
 import { Boundary } from '../../web/parts/Boundary';
-import { Arrivals } from '../../web/script/Arrivals';
+import { Arrivals } from '../../web/assets/Arrivals';
 import { StoryProvider } from '../../web/story/StoryContext';
 import type { StoryHold } from '../../web/story/useStory';
 import { StayField } from '../../web/script/StayField';
-import type { Arrival } from '../../web/script/usePicturesIn';
+import type { Arrival } from '../../web/assets/useArrivals';
 import { json, serve, story, type Asked } from './server';
 
 describe('a boundary', () => {
@@ -111,7 +111,6 @@ describe('the list of what comes in', () => {
     name,
     state,
     share: 0.5,
-    file: new File(['x'], name),
     ...more,
   });
   const list = (arrivals: Arrival[]) => {

@@ -1,8 +1,8 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { unsent } from '../../web/booth/keeper';
+import { unsent } from '../../web/assets/keeper';
 import { useRecorder } from '../../web/booth/useRecorder';
-import { json, serve, story } from './server';
+import { assetServer, json, serve } from './server';
 
 /** The Booth's recorder, on a microphone that is stood in for. */
 let fails: 'nothing' | 'making' | 'starting';
@@ -59,15 +59,7 @@ const hook = (person: string) => {
 
 describe('the recorder', () => {
   it('records and hands the recording in', async () => {
-    const asked = serve(({ path }) =>
-      path.endsWith('/takes')
-        ? json({ id: 'server', slide: 's1', finished: false, parts: [] }, 201)
-        : path.endsWith('/finish')
-          ? json({ take: 'server', story: story(2) })
-          : path.includes('/parts/')
-            ? json(null, 204)
-            : json({ id: 'server', slide: 's1', finished: false, parts: [] }),
-    );
+    const { all: asked } = assetServer();
     const { result, onDone } = hook('hal');
     await act(() => result.current.start('s1', false));
     expect(result.current.state).toBe('recording');

@@ -1,5 +1,5 @@
 import { vi } from 'vitest';
-import type { StoryView } from '../../web/api/types';
+import type { AssetState, StoryView } from '../../web/api/types';
 
 /** What a request came with: its method and path, its revision, its body as JSON or bytes. */
 export interface Asked {
@@ -92,4 +92,94 @@ export function story(revision: number, more: Partial<StoryView> = {}): StoryVie
     handIns: [],
     ...more,
   } as unknown as StoryView;
+}
+
+/** A server that takes files in: the parts of each, as text, and how each ends. */
+export function assetServer(
+  options: {
+    failing?: (path: string) => Response | 'network' | null;
+    ends?: (file: string) => Partial<AssetState>;
+  } = {},
+) {
+  const files = new Map<
+    string,
+    { file: string; slide: string; after: string[]; parts: Map<number, string>; state: string }
+  >();
+  const all = serve(({ method, path, body }) => {
+    const failed = options.failing?.(`${method} ${path}`);
+    if (failed === 'network') throw new TypeError('network');
+    if (failed) return failed;
+    const [, id = '', rest = ''] = /^\/api\/assets\/([^/]+)(.*)$/.exec(path) ?? [];
+    const one = files.get(id);
+    const told = (key: string) => {
+      const known = files.get(key);
+      const ends =
+        known?.state === 'over' ? { state: 'ready', problem: null, same: null, ...options.ends?.(known.file) } : null;
+      const state = ends ?? { state: 'sending', problem: null, same: null };
+      return {
+        id: key,
+        kind: 'voice',
+        file: known?.file,
+        slide: null,
+        ...state,
+        parts: [...(known?.parts.keys() ?? [])],
+      };
+    };
+    if (method === 'POST' && path.endsWith('/assets')) {
+      const begun = body as { file: string; slide: string; after: string[] };
+      const key = `server-${files.size}`;
+      files.set(key, { ...begun, parts: new Map(), state: 'sending' });
+      return json(told(key), 201);
+    }
+    if (path.endsWith('/assets')) return json([...files.keys()].map(told));
+    if (method === 'GET' && path.startsWith('/api/stories/')) return json(story(2));
+    if (!one) return json({ detail: 'gone' }, 404);
+    if (method === 'DELETE') {
+      files.delete(id);
+      return json(null, 204);
+    }
+    if (rest.startsWith('/parts/')) {
+      one.parts.set(Number(rest.slice(7)), body instanceof ArrayBuffer ? new TextDecoder().decode(body) : String(body));
+      return json(null, 204);
+    }
+    if (rest === '/finish') {
+      const wanted = (body as { parts: number }).parts;
+      const missing = Array.from({ length: wanted }, (_, i) => i).filter((i) => !one.parts.has(i));
+      if (missing.length > 0) return json({ detail: 'missing', missing }, 409);
+      one.state = 'over';
+      return json(told(id), 202);
+    }
+    return json(told(id));
+  });
+  // Parts go by XMLHttpRequest, which tells how much of them has gone.
+  class Request {
+    upload: { onprogress?: (event: { loaded: number; total: number }) => void } = {};
+    status = 0;
+    response: unknown = null;
+    onload?: () => void;
+    onerror?: () => void;
+    private to: [string, string] = ['', ''];
+    private retryAfter: string | null = null;
+    open = (method: string, path: string) => (this.to = [method, path]);
+    setRequestHeader = () => undefined;
+    getResponseHeader = () => this.retryAfter;
+    send = (bytes: ArrayBuffer) => {
+      fetch(this.to[1], { method: this.to[0], body: bytes })
+        .then(async (response) => {
+          this.upload.onprogress?.({ loaded: 1, total: 1 });
+          this.status = response.status;
+          this.retryAfter = response.headers.get('Retry-After');
+          this.response = await response.json().catch(() => null);
+          this.onload?.();
+        })
+        .catch(() => this.onerror?.());
+    };
+  }
+  vi.stubGlobal('XMLHttpRequest', Request);
+  return {
+    files,
+    all,
+    parts: () =>
+      [...files.values()].map(({ parts }) => [...parts.entries()].sort(([a], [b]) => a - b).map(([, text]) => text)),
+  };
 }

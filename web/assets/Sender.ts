@@ -41,7 +41,8 @@ export class Sender {
     if (this.kept.whole?.size === 0) await this.refused(new Refusal(422, 'This file is empty.'));
     for (let patience = 800; ; patience = Math.min(patience * 1.5, 10_000)) {
       try {
-        await this.work();
+        if (!this.stopped) await this.work();
+        if (this.stopped) throw new Refusal(409, 'This file was left out.');
         await answer(
           api.POST('/api/assets/{id}/finish', {
             params: { path: { id: this.kept.server ?? '' } },
@@ -99,6 +100,7 @@ export class Sender {
 
   private async parts(): Promise<void> {
     const { kept } = this;
+    if (this.stopped) return;
     if (!kept.server) {
       const made = await answer(
         api.POST('/api/stories/{id}/assets', {
@@ -117,6 +119,7 @@ export class Sender {
       more = false;
       const numbers = await numbersOf(kept);
       for (const number of numbers) {
+        if (this.stopped) return;
         if (this.held.has(number)) continue;
         const bytes = await bytesOf(kept, number);
         if (!bytes) continue;
