@@ -1,7 +1,7 @@
 import { Suspense, useEffect } from 'react';
 import { I18nProvider } from 'react-aria-components';
 import { Navigate, Route, Routes, useLocation } from 'react-router';
-import { useSession } from './account/session';
+import { useSession } from './api/session';
 import { SignIn } from './account/SignIn';
 import { Unsent } from './booth/Unsent';
 import { Desk } from './desk/Desk';

@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
-import { SessionProvider } from './account/session';
+import { SessionProvider } from './api/session';
 import { Refusal } from './api/client';
 import { reportTheRest } from './api/trouble';
 import { App } from './App';

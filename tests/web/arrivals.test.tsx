@@ -8,7 +8,7 @@ import type { StoryHold } from '../../web/story/useStory';
 import { assetServer, story } from './server';
 
 /** Pictures on their way in: in the natural order of their names, each knowing which it follows, none stopping the rest. */
-vi.mock('../../web/account/session', () => ({
+vi.mock('../../web/api/session', () => ({
   useSession: () => ({ person: { id: 'me', firstName: 'Me', role: 'student' } }),
 }));
 

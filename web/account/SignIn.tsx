@@ -8,7 +8,7 @@ import dawn from './pictures/dawn-over-the-wend.jpg';
 import gates from './pictures/gates-of-the-mill-pond.jpg';
 import moon from './pictures/moon-and-tide.jpg';
 import wheel from './pictures/the-great-wheel.jpg';
-import { useSession } from './session';
+import { useSession } from '../api/session';
 
 const Middle = styled.div`
   display: grid;

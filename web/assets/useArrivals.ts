@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { sentence } from '../api/client';
-import { useSession } from '../account/session';
+import { useSession } from '../api/session';
 import { newId, type StoryHold } from '../story/useStory';
 import { keepFile, unsent, type Kept } from './keeper';
 import { Sender } from './Sender';

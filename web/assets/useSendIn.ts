@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { answer, api } from '../api/client';
 import type { AssetState } from '../api/types';
-import { useSession } from '../account/session';
+import { useSession } from '../api/session';
 import { keepNewer } from '../story/useStory';
 import { keepFile, type Kept } from './keeper';
 import { Sender } from './Sender';

@@ -2,8 +2,9 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import { Link, useParams, useSearchParams } from 'react-router';
 import styled, { createGlobalStyle } from 'styled-components';
-import { useSession } from '../account/session';
+import { useSession } from '../api/session';
 import { sentence } from '../api/client';
+import { soundFiles } from '../assets/kinds';
 import { useFetchStory, useSendIn } from '../assets/useSendIn';
 import { Button, Soft } from '../parts/controls';
 import { Select } from '../parts/Choice';
@@ -11,7 +12,6 @@ import { Toggle } from '../parts/Toggle';
 import { useTell } from '../parts/notices';
 import { clock, secondsText } from '../parts/time';
 import { Preview, type PreviewHandle } from '../stage/Preview';
-import { sounds } from '../script/VoiceStrip';
 import { assetOf, spokenSamples, voiceOf } from '../story/slides';
 import { useStory } from '../story/useStory';
 import { Meter } from './Meter';
@@ -479,7 +479,7 @@ export default function BoothPage() {
             <Button onPress={drop} isDisabled={!spoken || busy}>
               {fresh?.slide === slide.id && fresh.before ? 'Keep the one before' : 'Delete'} <Key>D</Key>
             </Button>
-            <FileTrigger acceptedFileTypes={sounds} onSelect={bring}>
+            <FileTrigger acceptedFileTypes={soundFiles} onSelect={bring}>
               <Button isDisabled={busy}>Bring in a sound</Button>
             </FileTrigger>
           </div>

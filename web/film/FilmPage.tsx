@@ -15,7 +15,7 @@ import { threadOf } from '../stage/plan';
 import { StoryProvider } from '../story/StoryContext';
 import { StoryHead } from '../story/StoryHead';
 import { useStory } from '../story/useStory';
-import { FilmPlayer } from './FilmPlayer';
+import { FilmPlayer } from '../stage/FilmPlayer';
 
 const Layout = styled.div`
   display: grid;

@@ -1,7 +1,7 @@
 import { useEffect, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import styled from 'styled-components';
-import { useSession } from '../account/session';
+import { useSession } from '../api/session';
 import { Quiet } from './controls';
 import { LeaveIcon } from './icons';
 

@@ -11,6 +11,7 @@ import {
 } from 'react-aria-components';
 import styled from 'styled-components';
 import { sentence } from '../api/client';
+import { soundFiles } from '../assets/kinds';
 import { useSendIn } from '../assets/useSendIn';
 import limits from '../../schema/limits.json';
 import type { Bed } from '../api/types';
@@ -79,7 +80,6 @@ const Loudness = styled(Slider<number>)`
 const Seconds = styled(NumberField)`
   ${fieldLook}
 `;
-const kinds = ['audio/*', '.mp3', '.m4a', '.ogg', '.oga', '.opus', '.wav', '.flac', '.aif', '.aiff', '.weba', '.webm'];
 const QUIETEST = 30;
 
 /** The music under the story: brought in, laid under slides, made louder and quieter, credited. */
@@ -107,7 +107,7 @@ export function Beds() {
         <OneBed key={bed.id} bed={bed} />
       ))}
       <Row>
-        <FileTrigger acceptedFileTypes={kinds} onSelect={(files) => bringIn(files?.[0])}>
+        <FileTrigger acceptedFileTypes={soundFiles} onSelect={(files) => bringIn(files?.[0])}>
           <Button isDisabled={busy}>{busy ? 'The music is on its way …' : 'Bring in music'}</Button>
         </FileTrigger>
       </Row>

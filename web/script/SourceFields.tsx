@@ -1,5 +1,5 @@
 import limits from '../../schema/limits.json';
-import { useSession } from '../account/session';
+import { useSession } from '../api/session';
 import { Button, Field, Row } from '../parts/controls';
 import { useActs, useView } from '../story/StoryContext';
 import { useSavedText } from '../story/useSavedText';

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { sentence } from '../api/client';
+import { soundFiles } from '../assets/kinds';
 import { useSendIn } from '../assets/useSendIn';
 import type { Slide, Voice } from '../api/types';
 import { GoTo, Quiet, Row, Soft } from '../parts/controls';
@@ -27,7 +28,6 @@ const Go = styled(GoTo)`
   min-height: 30px;
   color: var(--indigo);
 `;
-export const sounds = ['audio/*', '.wav', '.mp3', '.m4a', '.ogg', '.opus', '.flac', '.webm', '.aif', '.aiff'];
 
 interface Props {
   slide: Slide;
@@ -57,7 +57,7 @@ export function VoiceStrip({ slide, name, waveform, voice, onPlay }: Props) {
         <Go to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name}`}>
           <VoiceIcon /> Record
         </Go>
-        <FileTrigger acceptedFileTypes={sounds} onSelect={bring}>
+        <FileTrigger acceptedFileTypes={soundFiles} onSelect={bring}>
           <Quiet className={busy ? '' : 'tools'} isDisabled={busy} aria-label={`Bring in a sound for ${name}`}>
             {busy ? 'Being brought in …' : 'Bring in a sound'}
           </Quiet>

@@ -1,5 +1,5 @@
 import styled from 'styled-components';
-import { useSession } from '../account/session';
+import { useSession } from '../api/session';
 import type { Finding } from '../api/types';
 import { Button, Row } from '../parts/controls';
 import { TickIcon } from '../parts/icons';

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useCallback, useContext, useMemo, type ReactNode } from 'react';
-import { answer, api, pause } from '../api/client';
-import type { Person } from '../api/types';
+import { answer, api, pause } from './client';
+import type { Person } from './types';
 
 interface Session {
   /** Who is signed in; null for nobody, undefined while that is being asked. */
