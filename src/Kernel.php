@@ -12,6 +12,13 @@ final class Kernel extends BaseKernel
 {
     use MicroKernelTrait;
 
+    /** Time is UTC in storage and in answers; the page says it in the reader's. */
+    public function boot(): void
+    {
+        date_default_timezone_set('UTC');
+        parent::boot();
+    }
+
     /** From the settings file that bin/start wrote and names; the environment itself goes before them. */
     public static function boots(): self
     {

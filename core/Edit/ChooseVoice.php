@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Story\Story;
 
 /** Puts a copy after each chosen slide. The copies' ids are given, one for each slide, so that doing it is repeatable. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Story\Story;
 
 /** The language that is spoken and written, as a BCP 47 tag: lines and cues are broken by its rules. */

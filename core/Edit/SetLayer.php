@@ -6,6 +6,7 @@ namespace Rhapsode\Core\Edit;
 
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Story\Slide;

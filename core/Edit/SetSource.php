@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Story\Story;
 
 /** Whose work assets are. What is not told stays as it is: two parts changed shortly after each other both count. */

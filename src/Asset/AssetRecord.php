@@ -6,12 +6,14 @@ namespace Rhapsode\App\Asset;
 
 use Doctrine\ORM\Mapping as ORM;
 use Rhapsode\App\Account\User;
-use Rhapsode\App\Shared\Clock;
 use Rhapsode\Core\Asset\Asset;
 use Rhapsode\Core\Asset\AssetAct;
 use Rhapsode\Core\Asset\AssetKind;
 use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Core\Document\Fields;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\Uid\Uuid;
 
 /**
@@ -81,7 +83,7 @@ class AssetRecord
         public array $after = [],
     ) {
         $this->id = Uuid::v7();
-        $this->begunAt = Clock::now();
+        $this->begunAt = now();
     }
 
     public function become(AssetAct $act): void

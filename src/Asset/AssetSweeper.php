@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Rhapsode\App\Asset;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Asset\AssetState;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\Messenger\Event\WorkerStartedEvent;
 
@@ -35,7 +37,7 @@ final readonly class AssetSweeper
         foreach (self::KEPT as ['state' => $state, 'for' => $time]) {
             /** @var list<AssetRecord> $old */
             $old = $this->entities->createQuery('SELECT a FROM ' . AssetRecord::class . ' a WHERE a.state = :state AND a.begunAt < :before ORDER BY a.id')
-                ->setParameters(['state' => $state->value, 'before' => Clock::now()->modify($time)])->setMaxResults(self::AT_ONCE)->getResult();
+                ->setParameters(['state' => $state->value, 'before' => now($time)])->setMaxResults(self::AT_ONCE)->getResult();
             foreach ($old as $asset) {
                 $this->entities->getConnection()->executeStatement('DELETE FROM asset_part WHERE asset_id = ?', [(string) $asset->id]);
                 $this->entities->remove($asset);

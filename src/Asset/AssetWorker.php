@@ -14,7 +14,7 @@ use Rhapsode\Core\Asset\Asset;
 use Rhapsode\Core\Asset\AssetAct;
 use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Core\Document\Malformed;
-use Rhapsode\Core\Edit\Refused;
+use Rhapsode\Core\Document\Refused;
 use Rhapsode\Studio\Tool\Unreadable;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\MessageBusInterface;

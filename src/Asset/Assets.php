@@ -10,7 +10,7 @@ use Rhapsode\App\Account\User;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Asset\AssetAct;
 use Rhapsode\Core\Asset\AssetState;
-use Rhapsode\Core\Edit\Refused;
+use Rhapsode\Core\Document\Refused;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Uid\Uuid;
 

@@ -16,9 +16,7 @@ use Rhapsode\App\Classroom\Membership;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\Film\MakeFilm;
 use Rhapsode\App\HandIn\HandIn;
-use Rhapsode\App\HandIn\HandInState;
 use Rhapsode\App\HandIn\Remark;
-use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\App\Story\Stories;
 use Rhapsode\App\Story\StoryRecord;
@@ -32,6 +30,7 @@ use Rhapsode\Core\Edit\SetScript;
 use Rhapsode\Core\Edit\SetSource;
 use Rhapsode\Core\Edit\SetTransition;
 use Rhapsode\Core\Framing\Fit;
+use Rhapsode\Core\HandIn\HandInState;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
@@ -42,6 +41,9 @@ use Rhapsode\Core\Story\Transition;
 use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Words\WordsPlace;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
@@ -82,7 +84,7 @@ final class DemoLoader
         $teacher = $this->person($class->object('teacher'), Role::Teacher, null, $password);
         $classroom = new Classroom($class->text('classroom'), $teacher);
         $task = $class->object('assignment');
-        $assignment = new Assignment($classroom, $task->text('title'), $task->text('task'), $task->whole('leastSeconds', 0, 9999), $task->whole('mostSeconds', 0, 9999), Clock::now()->modify('+' . $task->whole('dueInDays', 0, 999) . ' days'));
+        $assignment = new Assignment($classroom, $task->text('title'), $task->text('task'), $task->whole('leastSeconds', 0, 9999), $task->whole('mostSeconds', 0, 9999), now('+' . $task->whole('dueInDays', 0, 999) . ' days'));
         $this->entities->persist($classroom);
         $this->entities->persist($assignment);
         $students = [];
@@ -202,7 +204,7 @@ final class DemoLoader
     {
         $handIn->state = $in->choice('state', HandInState::class);
         $handIn->answer = $in->text('answer', default: '');
-        $handIn->answeredAt = HandInState::HandedIn === $handIn->state ? null : Clock::now();
+        $handIn->answeredAt = HandInState::HandedIn === $handIn->state ? null : now();
         $this->entities->persist($handIn);
         $slides = $this->plans->plan($handIn->film->story())->scenes;
         foreach ($in->objects('remarks') as $remark) {

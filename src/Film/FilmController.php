@@ -14,6 +14,7 @@ use Rhapsode\Core\Captions\SubRip;
 use Rhapsode\Core\Captions\Transcript;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Film\FilmState;
 use Rhapsode\Studio\Render\Container;
 use Rhapsode\Studio\Render\FilmFormat;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;

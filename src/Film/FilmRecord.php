@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Rhapsode\App\Film;
 
 use Doctrine\ORM\Mapping as ORM;
-use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Story\StoryRecord;
+use Rhapsode\Core\Film\FilmState;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Studio\Render\Container;
 use Rhapsode\Studio\Render\FilmFormat;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\Uid\Uuid;
 
 /** A film, being made or made, from the story as it was when it was asked for: later edits do not touch it. */
@@ -80,7 +83,7 @@ class FilmRecord
         $this->cover = $story->cover;
         $this->document = $story->document();
         $this->documentHash = hash('sha256', $this->document);
-        $this->begunAt = Clock::now();
+        $this->begunAt = now();
     }
 
     public function story(): Story
@@ -129,7 +132,7 @@ class FilmRecord
         if (FilmState::Making !== $this->state || null === $this->makingSince || $this->framesDone < 30) {
             return null;
         }
-        $spent = max(1, Clock::now()->getTimestamp() - $this->makingSince->getTimestamp());
+        $spent = max(1, now()->getTimestamp() - $this->makingSince->getTimestamp());
 
         return (int) ceil(($this->frames - $this->framesDone) * $spent / $this->framesDone) + 2;
     }

@@ -7,11 +7,12 @@ namespace Rhapsode\App\Film;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
-use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Shared\Queue\TurnStamp;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\Core\Captions\WebVtt;
+use Rhapsode\Core\Film\FilmAct;
+use Rhapsode\Core\Film\FilmState;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Studio\Mux\FilmMuxer;
 use Rhapsode\Studio\Mux\Mixer;
@@ -19,6 +20,9 @@ use Rhapsode\Studio\Render\Segment;
 use Rhapsode\Studio\Render\SegmentMaker;
 use Rhapsode\Studio\Render\Segments;
 use Rhapsode\Studio\Tool\Scratch;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
@@ -74,8 +78,8 @@ final class FilmWorker
                     $this->entities->persist(new FilmSegment($film, $segment->name, $segment->frames));
                 }
             }
-            $film->state = FilmState::Making;
-            $film->makingSince ??= Clock::now();
+            $film->state = $film->state->after(FilmAct::Begin);
+            $film->makingSince ??= now();
             $film->frames = array_sum(array_map(static fn(Segment $s): int => $s->frames, $missing));
             $film->seconds = $plan->seconds();
             $this->entities->flush();
@@ -83,7 +87,7 @@ final class FilmWorker
                 $this->bus->dispatch(new MakeSegment((string) $film->id, $segment->name), [new TurnStamp($turn)]);
             }
         });
-        $this->joinIfReady($message->film);
+        $this->concatenateIfReady($message->film);
     }
 
     #[AsMessageHandler]
@@ -111,11 +115,11 @@ final class FilmWorker
         }
         $this->database->executeStatement('UPDATE film_segment SET done = true, frames_done = frames WHERE film_id = ? AND name = ?', [$message->film, $message->name]);
         $this->tell($message, null);
-        $this->joinIfReady($message->film);
+        $this->concatenateIfReady($message->film);
     }
 
     #[AsMessageHandler]
-    public function join(ConcatenateFilm $message): void
+    public function concatenate(ConcatenateFilm $message): void
     {
         $film = $this->film($message->film);
         if (null === $film) {
@@ -133,7 +137,7 @@ final class FilmWorker
         $this->films->whileUnderWay($film, static function (FilmRecord $film) use ($video): void {
             $film->bytes = (int) filesize($video);
             $film->framesDone = $film->frames;
-            $film->state = FilmState::Done;
+            $film->state = $film->state->after(FilmAct::Succeed);
             $film->problem = null;
         });
     }
@@ -224,16 +228,19 @@ final class FilmWorker
     }
 
     /** Exactly one of the workers that end the last segments sees that none is missing. */
-    private function joinIfReady(string $film): void
+    private function concatenateIfReady(string $film): void
     {
-        $this->database->transactional(function () use ($film): void {
-            $ready = $this->database->executeStatement(
-                'UPDATE film SET state = ? WHERE id = ? AND state = ? AND NOT EXISTS (SELECT 1 FROM film_segment WHERE film_id = film.id AND NOT done)',
-                [FilmState::Joining->value, $film, FilmState::Making->value],
-            );
-            if (1 === (int) $ready) {
-                $this->bus->dispatch(new ConcatenateFilm($film));
+        $record = $this->film($film);
+        if (null === $record) {
+            return;
+        }
+        $this->films->whileUnderWay($record, function (FilmRecord $film): void {
+            $next = $film->state->after(FilmAct::Concatenate);
+            if ($next === $film->state || false !== $this->database->fetchOne('SELECT 1 FROM film_segment WHERE film_id = ? AND NOT done LIMIT 1', [(string) $film->id])) {
+                return;
             }
+            $film->state = $next;
+            $this->bus->dispatch(new ConcatenateFilm((string) $film->id));
         });
     }
 }

@@ -7,7 +7,9 @@ namespace Rhapsode\App\Film;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Story\StoryRecord;
-use Rhapsode\Core\Edit\Refused;
+use Rhapsode\Core\Document\Refused;
+use Rhapsode\Core\Film\FilmAct;
+use Rhapsode\Core\Film\FilmState;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Studio\Render\Container;
 use Symfony\Component\Messenger\MessageBusInterface;
@@ -33,7 +35,7 @@ final readonly class Films
                 throw new Refused('The story has no pictures yet. Bring some in first.');
             }
             foreach ($this->entities->getRepository(FilmRecord::class)->findBy(['story' => $story, 'documentHash' => $film->documentHash, 'size' => $size, 'container' => $container]) as $same) {
-                if (!\in_array($same->state, [FilmState::Failed, FilmState::Cancelled], true)) {
+                if (!$same->state->isMadeAgain()) {
                     return [$same, false];
                 }
             }
@@ -50,7 +52,7 @@ final readonly class Films
     public function cancel(FilmRecord $film): void
     {
         $this->whileUnderWay($film, static function (FilmRecord $film): void {
-            $film->state = FilmState::Cancelled;
+            $film->state = $film->state->after(FilmAct::Cancel);
         }) || FilmState::Cancelled === $film->state || throw new Refused('This film is over already, so it cannot be stopped.');
     }
 

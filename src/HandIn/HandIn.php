@@ -10,8 +10,11 @@ use Doctrine\ORM\Mapping as ORM;
 use Rhapsode\App\Account\User;
 use Rhapsode\App\Classroom\Assignment;
 use Rhapsode\App\Film\FilmRecord;
-use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Story\StoryRecord;
+use Rhapsode\Core\HandIn\HandInState;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\Uid\Uuid;
 
 /** A film handed in to an assignment. The film holds the story as it was: what is handed in is frozen. */
@@ -54,7 +57,7 @@ class HandIn
         public int $number,
     ) {
         $this->id = Uuid::v7();
-        $this->handedInAt = Clock::now();
+        $this->handedInAt = now();
         $this->remarks = new ArrayCollection();
     }
 

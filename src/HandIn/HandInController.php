@@ -12,19 +12,20 @@ use Rhapsode\App\Classroom\Assignment;
 use Rhapsode\App\Classroom\AssignmentVoter;
 use Rhapsode\App\Classroom\Members;
 use Rhapsode\App\Film\FilmRecord;
-use Rhapsode\App\Film\FilmState;
 use Rhapsode\App\Film\FilmVoter;
 use Rhapsode\App\Shared\Body;
-use Rhapsode\App\Shared\Clock;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
-use Rhapsode\Core\Document\Malformed;
-use Rhapsode\Core\Edit\Refused;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\HandIn\HandingIn;
+use Rhapsode\Core\HandIn\HandInState;
 use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Core\Timing\Rate;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -55,13 +56,10 @@ final readonly class HandInController
             $this->entities->refresh($film->story, LockMode::PESSIMISTIC_WRITE);
             $earlier = $this->entities->getRepository(HandIn::class)->findBy(['story' => $film->story], ['number' => 'DESC']);
             $last = $earlier[0] ?? null;
-            match (true) {
-                null !== $film->story->deletedAt => throw new AccessDeniedException(),
-                FilmState::Done !== $film->state => throw new Refused('This film is not made yet.'),
-                [] !== array_filter($earlier, static fn(HandIn $h): bool => $h->film === $film) => throw new Refused('This very film is handed in already.'),
-                HandInState::Accepted === $last?->state => throw new Refused('This story was accepted already.'),
-                default => null,
-            };
+            if (null !== $film->story->deletedAt) {
+                throw new AccessDeniedException();
+            }
+            HandingIn::check($film->state, [] !== array_filter($earlier, static fn(HandIn $h): bool => $h->film === $film), $last?->state);
             $handIn = new HandIn($assignment, $user, $film->story, $film, ($last->number ?? 0) + 1);
             $this->entities->persist($handIn);
 
@@ -115,7 +113,10 @@ final readonly class HandInController
         $text = trim($body->text('text', 1000, min: 1));
         $slides = array_filter($this->plans->plan($handIn->film->story())->scenes, static fn(Scene $s): bool => $s->start <= $frame);
         $at = end($slides);
-        $this->whileUnanswered($handIn, fn() => $this->entities->persist(new Remark($handIn, $user, $frame, false === $at ? '' : $at->id, $text)));
+        $this->onItsOwn($handIn, function () use ($handIn, $user, $frame, $at, $text): void {
+            $handIn->state->remarked();
+            $this->entities->persist(new Remark($handIn, $user, $frame, false === $at ? '' : $at->id, $text));
+        });
 
         return new JsonResponse($this->whole($handIn), 201);
     }
@@ -125,7 +126,10 @@ final readonly class HandInController
     public function dropRemark(#[MapEntity] HandIn $handIn, string $remark): JsonResponse
     {
         $found = $this->entities->getRepository(Remark::class)->findOneBy(['id' => $remark, 'handIn' => $handIn]) ?? throw new NotFoundHttpException();
-        $this->whileUnanswered($handIn, fn() => $this->entities->remove($found));
+        $this->onItsOwn($handIn, function () use ($handIn, $found): void {
+            $handIn->state->remarked();
+            $this->entities->remove($found);
+        });
 
         return new JsonResponse($this->whole($handIn));
     }
@@ -137,33 +141,24 @@ final readonly class HandInController
         $body = Body::of($request);
         $state = $body->choice('state', HandInState::class);
         $said = trim($body->text('answer', 2000, ''));
-        if (HandInState::HandedIn === $state) {
-            throw new Malformed('An answer returns the film or accepts it.');
-        }
-        if (HandInState::Returned === $state && '' === $said) {
-            throw new Malformed('Say in a sentence what should be mended.');
-        }
-        $this->whileUnanswered($handIn, static function () use ($handIn, $state, $said): void {
-            $handIn->state = $state;
+        $this->onItsOwn($handIn, static function () use ($handIn, $state, $said): void {
+            $handIn->state = $handIn->state->answered($state, $said);
             $handIn->answer = $said;
-            $handIn->answeredAt = Clock::now();
+            $handIn->answeredAt = now();
         });
 
         return new JsonResponse($this->whole($handIn));
     }
 
     /**
-     * @param \Closure(): void $change
+     * Two answers at once: one after the other.
      *
-     * @throws Refused when it was answered before that, if only a moment ago
+     * @param \Closure(): void $change
      */
-    private function whileUnanswered(HandIn $handIn, \Closure $change): void
+    private function onItsOwn(HandIn $handIn, \Closure $change): void
     {
         $this->entities->wrapInTransaction(function () use ($handIn, $change): void {
             $this->entities->refresh($handIn, LockMode::PESSIMISTIC_WRITE);
-            if (HandInState::HandedIn !== $handIn->state) {
-                throw new Refused('This film is answered already.');
-            }
             $change();
         });
         $this->entities->refresh($handIn);

@@ -6,8 +6,10 @@ namespace Rhapsode\App\HandIn;
 
 use Doctrine\ORM\Mapping as ORM;
 use Rhapsode\App\Account\User;
-use Rhapsode\App\Shared\Clock;
 use Rhapsode\Core\Timing\Rate;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\Uid\Uuid;
 
 /** What a teacher says about one moment of a film. $slide is the slide seen at that moment. */
@@ -33,7 +35,7 @@ class Remark
         public string $text,
     ) {
         $this->id = Uuid::v7();
-        $this->madeAt = Clock::now();
+        $this->madeAt = now();
     }
 
     /** @return array{id: string, seconds: float, slide: string, text: string, author: string} */

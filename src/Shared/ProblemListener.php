@@ -6,7 +6,7 @@ namespace Rhapsode\App\Shared;
 
 use Psr\Log\LoggerInterface;
 use Rhapsode\Core\Document\Malformed;
-use Rhapsode\Core\Edit\Refused;
+use Rhapsode\Core\Document\Refused;
 use Rhapsode\Studio\Tool\Unreadable;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Exception\RequestExceptionInterface;

@@ -8,9 +8,9 @@ use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\User;
 use Rhapsode\App\Shared\Stale;
+use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\Change;
 use Rhapsode\Core\Edit\Edit;
-use Rhapsode\Core\Edit\Refused;
 use Rhapsode\Core\Story\Story;
 use Symfony\Component\Uid\Uuid;
 

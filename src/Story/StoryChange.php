@@ -6,9 +6,10 @@ namespace Rhapsode\App\Story;
 
 use Doctrine\ORM\Mapping as ORM;
 use Rhapsode\App\Account\User;
-use Rhapsode\App\Shared\Clock;
 use Rhapsode\Core\Edit\Change;
 use Rhapsode\Core\Story\Story;
+
+use function Symfony\Component\Clock\now;
 
 /** One step of a story's history and who took it, kept for good: it can be undone and done again, also after a reload. */
 #[ORM\Entity]
@@ -38,7 +39,7 @@ class StoryChange
         public User $author,
         Change $change,
     ) {
-        $this->madeAt = Clock::now();
+        $this->madeAt = now();
         $this->parts = json_encode($change->toArray(), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION);
     }
 

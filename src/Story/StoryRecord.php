@@ -7,8 +7,10 @@ namespace Rhapsode\App\Story;
 use Doctrine\ORM\Mapping as ORM;
 use Rhapsode\App\Account\User;
 use Rhapsode\App\Classroom\Assignment;
-use Rhapsode\App\Shared\Clock;
 use Rhapsode\Core\Story\Story;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\Uid\Uuid;
 
 /** A story as it is kept: its document, the revision that every change raises, and what the desk shows of it. */
@@ -60,7 +62,7 @@ class StoryRecord
         public ?Assignment $assignment = null,
     ) {
         $this->id = Uuid::v7();
-        $this->begunAt = Clock::now();
+        $this->begunAt = now();
         $this->write($story);
     }
 
@@ -86,6 +88,6 @@ class StoryRecord
         $this->title = $story->title;
         $this->slides = \count($story->slides);
         $this->cover = $story->cover()?->asset;
-        $this->changedAt = Clock::now();
+        $this->changedAt = now();
     }
 }

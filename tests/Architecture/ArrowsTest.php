@@ -16,8 +16,8 @@ final class ArrowsTest
 {
     /** Each folder may use those of the lines above its own. */
     private const CORE = [
-        ['Document', 'Memo', 'Timing'],
-        ['Asset', 'Geometry'],
+        ['Document', 'Film', 'Memo', 'Timing'],
+        ['Asset', 'Geometry', 'HandIn'],
         ['Framing', 'Picture'],
         ['Words'],
         ['Layer'],

@@ -7,11 +7,11 @@ namespace Rhapsode\Tests\App;
 use Rhapsode\App\Film\ConcatenateFilm;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\Film\Films;
-use Rhapsode\App\Film\FilmState;
 use Rhapsode\App\Film\FilmWorker;
 use Rhapsode\App\Film\MakeFilm;
 use Rhapsode\App\Film\MakeSegment;
 use Rhapsode\App\Shared\Store;
+use Rhapsode\Core\Film\FilmState;
 use Rhapsode\Tests\Studio\Media;
 use Symfony\Component\Messenger\Transport\TransportInterface;
 
@@ -30,7 +30,7 @@ final class FilmTest extends AppTestCase
                 match (true) {
                     $message instanceof MakeFilm => $worker->make($message),
                     $message instanceof MakeSegment => $worker->segment($message),
-                    $message instanceof ConcatenateFilm => $worker->join($message),
+                    $message instanceof ConcatenateFilm => $worker->concatenate($message),
                     default => self::fail('an unknown message'),
                 };
                 $queue->ack($envelope);

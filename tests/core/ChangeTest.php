@@ -6,13 +6,13 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\AddSlide;
 use Rhapsode\Core\Edit\Change;
 use Rhapsode\Core\Edit\DeleteSlides;
 use Rhapsode\Core\Edit\Edit;
 use Rhapsode\Core\Edit\MoveSlides;
 use Rhapsode\Core\Edit\Order;
-use Rhapsode\Core\Edit\Refused;
 use Rhapsode\Core\Edit\SetLayer;
 use Rhapsode\Core\Edit\SetScript;
 use Rhapsode\Core\Layer\LayerKind;

@@ -7,15 +7,25 @@ export function clock(seconds: number): string {
 /** A length for a person: 4 s, 4.5 s. */
 export const secondsText = (seconds: number): string => `${Number(seconds.toFixed(1))} s`;
 
-export const day = (date: string): string =>
-  new Date(date).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
+/** The language of the page. */
+const reader = 'en-GB';
+const toDay = new Intl.DateTimeFormat(reader, { weekday: 'long', day: 'numeric', month: 'long' });
+const relative = new Intl.RelativeTimeFormat(reader, { numeric: 'auto', style: 'short' });
+const minute = 60_000;
+const steps: [Intl.RelativeTimeFormatUnit, number][] = [
+  ['minute', minute],
+  ['hour', 60 * minute],
+  ['day', 24 * 60 * minute],
+];
 
-export function ago(date: string): string {
-  const minutes = Math.round((Date.now() - new Date(date).getTime()) / 60_000);
-  if (minutes < 1) return 'just now';
-  if (minutes < 60) return `${minutes} min ago`;
-  if (minutes < 60 * 24) return `${Math.round(minutes / 60)} h ago`;
-  return day(date);
+export const day = (date: string): string => toDay.format(new Date(date));
+
+/** How long ago, in the largest unit of which one has passed; after a week the day. */
+export function ago(date: string, now = Date.now()): string {
+  const passed = now - new Date(date).getTime();
+  if (passed >= 7 * 24 * 60 * minute) return day(date);
+  const [unit, length] = steps.findLast(([, length]) => passed >= length) ?? ['second', 0];
+  return relative.format(length ? -Math.floor(passed / length) : 0, unit);
 }
 
 export const size = (bytes: number): string =>
