@@ -121,6 +121,7 @@ APP_SECRET=$(cat "$HERE/secret")
 DATABASE_URL='$(database_url "rhapsode_$instance")'
 STORE_DIR=$HERE/store
 STORE_URL='${RHAPSODE_STORE_URL:-}'
+AHEAD_AFTER='${RHAPSODE_AHEAD_AFTER:-30}'
 TRUSTED_HOSTS='$(host_pattern)'
 SETTINGS
     )

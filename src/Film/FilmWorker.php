@@ -15,9 +15,7 @@ use Rhapsode\Core\Film\FilmAct;
 use Rhapsode\Core\Film\FilmState;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Studio\Mux\FilmMuxer;
-use Rhapsode\Studio\Mux\Mixer;
 use Rhapsode\Studio\Render\Segment;
-use Rhapsode\Studio\Render\SegmentMaker;
 use Rhapsode\Studio\Render\Segments;
 use Rhapsode\Studio\Tool\Scratch;
 
@@ -41,17 +39,14 @@ final class FilmWorker
     /** The last plan, since a worker often makes several segments of one film. */
     private ?string $planned = null;
     private ?Plan $plan = null;
-    /** The last maker, since it keeps the pictures it used. */
-    private ?SegmentMaker $maker = null;
-    /** @var array{string, string}|null */
-    private ?array $makerOf = null;
 
     public function __construct(
         private readonly EntityManagerInterface $entities,
         private readonly Connection $database,
         private readonly Films $films,
         private readonly PlanMaker $plans,
-        private readonly StoreRenditions $renditions,
+        private readonly FilmParts $parts,
+        private readonly Ahead $ahead,
         private readonly Store $store,
         private readonly MessageBusInterface $bus,
         private readonly LoggerInterface $logger,
@@ -65,12 +60,8 @@ final class FilmWorker
             return;
         }
         $plan = $this->planOf($film);
-        $missing = [];
-        foreach (Segments::of($plan, $film->format()) as $segment) {
-            if (!$this->store->has(FilmSegment::key($segment->name))) {
-                $missing[$segment->name] = $segment;
-            }
-        }
+        $this->ahead->used($this->parts->keys($plan, $film->format()));
+        $missing = $this->parts->missing($plan, $film->format());
         // All of its orders are given, or none: a worker that dies in between leaves nothing half done.
         $this->films->whileUnderWay($film, function (FilmRecord $film) use ($plan, $missing): void {
             foreach ($missing as $segment) {
@@ -98,19 +89,15 @@ final class FilmWorker
             return;
         }
         $segment = $this->segmentOf($film, $message->name);
-        if (null !== $segment && !$this->store->has(FilmSegment::key($segment->name))) {
-            // Two films may need the same one at the same time: the second waits for the first.
-            if (!$this->claim($segment->name)) {
+        if (null !== $segment) {
+            $this->ahead->used([FilmSegment::key($segment->name)]);
+            $made = $this->parts->make($this->planOf($film), $film->format(), $segment, fn(int $frames): bool => $this->tell($message, $frames));
+            if (null === $made) {
+                // Two films may need the same one at the same time: the second waits for the first.
                 $this->bus->dispatch($message, [new DelayStamp(self::WAIT_FOR_OTHER)]);
-
-                return;
             }
-            try {
-                if (!$this->makeSegment($message, $film, $segment)) {
-                    return; // Cancelled meanwhile.
-                }
-            } finally {
-                $this->release($segment->name);
+            if (true !== $made) {
+                return; // Or it was cancelled meanwhile.
             }
         }
         $this->database->executeStatement('UPDATE film_segment SET done = true, frames_done = frames WHERE film_id = ? AND name = ?', [$message->film, $message->name]);
@@ -128,8 +115,8 @@ final class FilmWorker
         $plan = $this->planOf($film);
         $format = $film->format();
         $scratch = new Scratch();
-        $name = Mixer::name($plan, $format);
-        $sound = $this->store->once('sounds/' . substr($name, 0, 2) . "/{$name}.sound", fn(string $new) => (new Mixer($this->renditions))->mix($plan, $format, $new));
+        $this->ahead->used([FilmParts::soundKey($plan, $format)]);
+        $sound = $this->parts->sound($plan, $format);
         $segments = array_map(fn(Segment $s): array => [$this->store->near(FilmSegment::key($s->name)), $s->frames], Segments::of($plan, $format));
         $video = $this->store->once($film->video(), fn(string $new) => (new FilmMuxer())->mux($plan, $format, $segments, $sound, $new, $scratch));
         $this->store->write($film->captions(), WebVtt::write($plan->cues, $plan->language));
@@ -185,35 +172,6 @@ final class FilmWorker
         }
 
         return null;
-    }
-
-    private function makeSegment(MakeSegment $message, FilmRecord $film, Segment $segment): bool
-    {
-        if ($this->store->has(FilmSegment::key($segment->name))) {
-            return true;
-        }
-        $of = [(string) $film->id, $film->format()->fingerprint()];
-        if ($this->makerOf !== $of) {
-            $this->maker = new SegmentMaker($this->renditions, $this->planOf($film)->shape, $film->format());
-            $this->makerOf = $of;
-        }
-        $made = $this->maker?->make($segment, $this->store->path(FilmSegment::key($segment->name)), fn(int $frames): bool => $this->tell($message, $frames));
-        if (true === $made) {
-            $this->store->share(FilmSegment::key($segment->name));
-        }
-
-        return true === $made;
-    }
-
-    /** For as long as this worker's connection lasts: a worker that is killed holds nothing. */
-    private function claim(string $segment): bool
-    {
-        return true === $this->database->fetchOne('SELECT pg_try_advisory_lock(hashtextextended(?, 0))', [$segment]);
-    }
-
-    private function release(string $segment): void
-    {
-        $this->database->executeStatement('SELECT pg_advisory_unlock(hashtextextended(?, 0))', [$segment]);
     }
 
     /** Notes how far it is. @return bool whether to go on */

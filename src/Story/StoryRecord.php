@@ -16,6 +16,7 @@ use Symfony\Component\Uid\Uuid;
 /** A story as it is kept: its document, the revision that every change raises, and what the desk shows of it. */
 #[ORM\Entity]
 #[ORM\Table(name: 'story')]
+#[ORM\Index(name: 'story_rested', columns: ['changed_at'])]
 class StoryRecord
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
