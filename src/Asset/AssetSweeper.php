@@ -42,7 +42,7 @@ final readonly class AssetSweeper
                 $this->entities->getConnection()->executeStatement('DELETE FROM asset_part WHERE asset_id = ?', [(string) $asset->id]);
                 $this->entities->remove($asset);
                 $this->entities->flush();
-                $this->store->remove('takes/' . $asset->id);
+                $this->store->removeFolder('takes/' . $asset->id);
                 ++$gone;
             }
         }

@@ -105,7 +105,7 @@ final readonly class Assets
             $this->entities->getConnection()->executeStatement('DELETE FROM asset_part WHERE asset_id = ?', [(string) $asset->id]);
             $this->entities->remove($asset);
         });
-        $this->store->remove('takes/' . $asset->id);
+        $this->store->removeFolder('takes/' . $asset->id);
     }
 
     /** @return string|null the hash of a part that was acknowledged */

@@ -71,6 +71,20 @@ final class FilmParts
         }
     }
 
+    /**
+     * @return string its path. One that was made in vain elsewhere, and is gone there, is made again
+     *
+     * @throws \RuntimeException while another worker makes it
+     */
+    public function segment(Plan $plan, FilmFormat $format, Segment $segment): string
+    {
+        if (true !== $this->make($plan, $format, $segment, static fn(): bool => true)) {
+            throw new \RuntimeException('A segment is made by another worker just now.');
+        }
+
+        return $this->store->near(FilmSegment::key($segment->name));
+    }
+
     /** @return string the path of the whole film's sound, made if it is nowhere */
     public function sound(Plan $plan, FilmFormat $format): string
     {

@@ -117,7 +117,7 @@ final class FilmWorker
         $scratch = new Scratch();
         $this->ahead->used([FilmParts::soundKey($plan, $format)]);
         $sound = $this->parts->sound($plan, $format);
-        $segments = array_map(fn(Segment $s): array => [$this->store->near(FilmSegment::key($s->name)), $s->frames], Segments::of($plan, $format));
+        $segments = array_map(fn(Segment $s): array => [$this->parts->segment($plan, $format, $s), $s->frames], Segments::of($plan, $format));
         $video = $this->store->once($film->video(), fn(string $new) => (new FilmMuxer())->mux($plan, $format, $segments, $sound, $new, $scratch));
         $this->store->write($film->captions(), WebVtt::write($plan->cues, $plan->language));
         // Stopped meanwhile, it stays stopped.

@@ -105,15 +105,17 @@ final readonly class Store
         $this->share($key);
     }
 
-    /** A file, or all that lies in a folder. */
     public function remove(string $key): void
     {
-        $path = $this->path($key);
-        $isFolder = is_dir($path);
-        $this->files->remove($path);
-        if (null !== $this->far) {
-            $isFolder ? $this->far->deleteDirectory($key) : $this->far->delete($key);
-        }
+        $this->files->remove($this->path($key));
+        $this->far?->delete($key);
+    }
+
+    /** All that lies in a folder, wherever it was written. */
+    public function removeFolder(string $key): void
+    {
+        $this->files->remove($this->path($key));
+        $this->far?->deleteDirectory($key);
     }
 
     /**

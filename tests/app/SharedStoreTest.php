@@ -69,6 +69,20 @@ final class SharedStoreTest extends TestCase
         self::assertSame(md5(str_repeat('frames', 4_000_000)), md5_file($path));
     }
 
+    public function testWhatOneRemovesIsGoneForTheOther(): void
+    {
+        $one = $this->computer('one');
+        $two = $this->computer('two');
+        foreach (['takes/a/part-0', 'takes/a/part-1', 'takes/ab/part-0', 'words/a/a.png'] as $key) {
+            $one->write($key, 'said');
+        }
+        $two->removeFolder('takes/a');
+        $two->remove('words/a/a.png');
+
+        $three = $this->computer('three');
+        self::assertSame([false, false, true, false], array_map($three->has(...), ['takes/a/part-0', 'takes/a/part-1', 'takes/ab/part-0', 'words/a/a.png']));
+    }
+
     public function testAnEmptiedFolderIsFilledAgain(): void
     {
         $one = $this->computer('one');

@@ -48,7 +48,11 @@ export const rows = (page: Page) => page.getByRole('row');
 /** The order of the sheet, by the pictures' names. */
 export async function order(page: Page): Promise<string[]> {
   const names = await rows(page).evaluateAll((all) =>
-    all.map((row) => row.querySelector('img:not(.words)')?.getAttribute('alt') ?? 'title'),
+    all.map((row) =>
+      /, title$/.test(row.getAttribute('aria-label') ?? '')
+        ? 'title'
+        : (row.querySelector('img')?.getAttribute('alt') ?? ''),
+    ),
   );
   return names;
 }

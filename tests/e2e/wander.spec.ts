@@ -120,8 +120,15 @@ class Walk {
     );
   }
 
-  private async handle(at: number): Promise<ElementHandle<HTMLElement> | null> {
-    const found = await this.page.evaluateHandle((n) => window.controlsOf(document)[n] ?? null, at);
+  /** The control, unless the page has put another one in its place meanwhile. */
+  private async handle({ at, name }: { at: number; name: string }): Promise<ElementHandle<HTMLElement> | null> {
+    const found = await this.page.evaluateHandle(
+      ([n, called]) => {
+        const element = window.controlsOf(document)[n as number];
+        return element && window.nameOfControl(element) === called ? element : null;
+      },
+      [at, name],
+    );
     return found.asElement() as ElementHandle<HTMLElement> | null;
   }
 
@@ -133,7 +140,7 @@ class Walk {
     const one = this.pick(fresh.length > 0 && this.dice() < 0.7 ? fresh : all);
     if (!one || /Sign out|Load the page again/.test(one.name)) return;
     if (/Make (it again|the film)/.test(one.name) && (this.films += 1) > 2) return;
-    const element = await this.handle(one.at);
+    const element = await this.handle(one);
     if (!element) return;
     this.met.set(one.name, (this.met.get(one.name) ?? 0) + 1);
     const options = { timeout: 1500 };

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /*
  * A small object store that speaks the part of S3's protocol which the application uses: objects are put, got, looked at and
- * deleted, whole or in parts. Requests must be signed with the key OBJECT_STORE_KEY; they lie under OBJECT_STORE_FOLDER.
+ * deleted, whole or in parts, and listed and deleted by what their keys begin with. Requests must be signed with the key OBJECT_STORE_KEY; they lie under OBJECT_STORE_FOLDER.
  *
  *     OBJECT_STORE_FOLDER=… OBJECT_STORE_KEY=… php -S 127.0.0.1:9000 tests/stand-ins/object-store.php
  */
@@ -21,6 +21,25 @@ $path = rawurldecode((string) parse_url($sent('REQUEST_URI'), \PHP_URL_PATH));
 parse_str((string) parse_url($sent('REQUEST_URI'), \PHP_URL_QUERY), $query);
 if (!str_contains($sent('HTTP_AUTHORIZATION'), 'AWS4-HMAC-SHA256 Credential=' . getenv('OBJECT_STORE_KEY') . '/')) {
     $say(403, $no(403, 'AccessDenied'));
+}
+if (1 === preg_match('#^/[a-z0-9-]+/?$#D', $path)) {
+    $bucket = $folder . rtrim($path, '/') . '/';
+    if ('GET' === $_SERVER['REQUEST_METHOD']) {
+        $prefix = \is_string($query['prefix'] ?? null) ? $query['prefix'] : '';
+        $at = $bucket . (str_contains($prefix, '..') ? '' : \dirname($prefix . 'x'));
+        $keys = [];
+        foreach (is_dir($at) ? new RecursiveIteratorIterator(new RecursiveDirectoryIterator($at, FilesystemIterator::SKIP_DOTS)) : [] as $found) {
+            $key = $found instanceof SplFileInfo ? substr($found->getPathname(), \strlen($bucket)) : '';
+            !str_starts_with($key, $prefix) || $keys[] = '<Contents><Key>' . rawurlencode($key) . '</Key></Contents>';
+        }
+        $say(200, '<?xml version="1.0"?><ListBucketResult><EncodingType>url</EncodingType><IsTruncated>false</IsTruncated>' . implode('', $keys) . '</ListBucketResult>');
+    }
+    if ('POST' === $_SERVER['REQUEST_METHOD'] && isset($query['delete'])) {
+        foreach (simplexml_load_string((string) file_get_contents('php://input'))->Object ?? [] as $object) {
+            str_contains((string) $object->Key, '..') || @unlink($bucket . $object->Key);
+        }
+        $say(200, '<?xml version="1.0"?><DeleteResult></DeleteResult>');
+    }
 }
 if (str_contains($path, '..') || 1 !== preg_match('#^/[a-z0-9-]+/[A-Za-z0-9_./-]+$#D', $path)) {
     $say(400, $no(400, 'InvalidRequest'));

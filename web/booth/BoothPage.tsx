@@ -438,7 +438,7 @@ export default function BoothPage() {
               <Select
                 label="Microphone"
                 value={device || (recorder.devices[0]?.deviceId ?? '')}
-                isDisabled={busy}
+                isDisabled={busy || recorder.devices.length === 0}
                 options={recorder.devices.map((d, i) => [d.deviceId, d.label || `Microphone ${i + 1}`])}
                 onChange={(to) => {
                   setDevice(to);

@@ -11,7 +11,7 @@ import {
 } from 'react-aria-components';
 import styled from 'styled-components';
 import { fieldLook } from './controls';
-import { DownIcon } from './icons';
+import { ListIcon } from './icons';
 
 const Group = styled(RadioGroup)`
   display: grid;
@@ -126,7 +126,7 @@ export function Select<T extends string>({
       <Label>{label}</Label>
       <Button>
         <SelectValue />
-        <DownIcon />
+        <ListIcon />
       </Button>
       <Over>
         <ListBox items={options.map(([id, text]) => ({ id, text }))}>

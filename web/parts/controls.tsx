@@ -97,7 +97,8 @@ export const fieldLook = css`
   display: grid;
   gap: 4px;
   min-width: 0;
-  label {
+  label,
+  .react-aria-Label {
     font-size: 0.875rem;
     color: var(--soft);
   }

@@ -53,6 +53,10 @@ const sizes: [string, string][] = [
   ['0.4', 'Large'],
 ];
 
+/** A size that a folder's story says may lie between those offered. */
+const nearest = (size: number): string =>
+  sizes.reduce((a, b) => (Math.abs(Number(b[0]) - size) < Math.abs(Number(a[0]) - size) ? b : a))[0];
+
 /** The icons on a slide: what they are, where they stand, when they come. */
 export function IconFields({ slide }: { slide: Slide }) {
   const { edit } = useActs();
@@ -73,7 +77,7 @@ export function IconFields({ slide }: { slide: Slide }) {
           <Select label="Where" value={icon.place} options={places} onChange={(place) => set(icon.id, { place })} />
           <Select
             label="How large"
-            value={String(icon.size)}
+            value={nearest(icon.size)}
             options={sizes}
             onChange={(size) => set(icon.id, { size: Number(size) })}
           />
@@ -87,9 +91,11 @@ export function IconFields({ slide }: { slide: Slide }) {
             <Label>Comes after (seconds)</Label>
             <Input />
           </Seconds>
-          <Button onPress={() => void edit({ do: 'delete layer', slide: slide.id, layer: icon.id })}>
-            Take it off
-          </Button>
+          <Row style={{ alignSelf: 'end' }}>
+            <Button onPress={() => void edit({ do: 'delete layer', slide: slide.id, layer: icon.id })}>
+              Take it off
+            </Button>
+          </Row>
         </One>
       ))}
       <Row>

@@ -77,9 +77,11 @@ export function SlidePanel({ picked, remarks, answer, onPick, onNone }: Props) {
         onChange={(transition) => void edit({ do: 'set transition', slides: picked, transition })}
       />
       {slides.some((s) => s.transition !== null) && (
-        <Button onPress={() => void edit({ do: 'set transition', slides: picked, transition: null })}>
-          As usual in this story
-        </Button>
+        <Row>
+          <Button onPress={() => void edit({ do: 'set transition', slides: picked, transition: null })}>
+            As usual in this story
+          </Button>
+        </Row>
       )}
       <PictureSource slides={slides} />
     </Card>
