@@ -40,6 +40,12 @@ final readonly class AssetFiles
         return "music/{$id}/{$file}";
     }
 
+    /** @return list<string> the folders in which an asset's files may lie */
+    public static function folders(string $id): array
+    {
+        return ["pictures/{$id}", "takes/{$id}", "music/{$id}"];
+    }
+
     /** The light of a picture when a recipe was followed; null where it is not known. */
     public function light(string $id, Recipe $recipe): ?LightMap
     {

@@ -59,6 +59,11 @@ final readonly class Drawings
 
     private static function key(StoryRecord $story, string $hash): string
     {
-        return "planned/{$story->id}/{$hash}.json";
+        return self::folder($story) . "/{$hash}.json";
+    }
+
+    public static function folder(StoryRecord $story): string
+    {
+        return "planned/{$story->id}";
     }
 }

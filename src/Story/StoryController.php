@@ -17,6 +17,9 @@ use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\EditReader;
 use Rhapsode\Core\Story\Story;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -65,7 +68,7 @@ final readonly class StoryController
     #[IsGranted(StoryVoter::OWN, 'story')]
     public function delete(#[MapEntity] StoryRecord $story): Response
     {
-        $story->deletedAt = new \DateTimeImmutable();
+        $story->deletedAt = now();
         $this->entities->flush();
 
         return new Response('', 204);
