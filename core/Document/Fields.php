@@ -74,10 +74,7 @@ final readonly class Fields
         if (!\is_string($given) || !mb_check_encoding($given, 'UTF-8')) {
             throw $this->bad($key, 'must be text');
         }
-        $value = str_replace(["\r\n", "\r"], "\n", $given);
-        $value = (string) preg_replace(self::NEVER, '', $value);
-        $composed = \Normalizer::normalize($value, \Normalizer::FORM_C);
-        $value = \is_string($composed) ? $composed : $value;
+        $value = self::cleaned($given);
         $length = mb_strlen($value);
         if ($length > $max) {
             throw $this->bad($key, \sprintf('is too long: %d characters, and %d fit', $length, $max));
@@ -87,6 +84,15 @@ final readonly class Fields
         }
 
         return $value;
+    }
+
+    /** Valid UTF-8, normalised to NFC, without what text never holds. */
+    public static function cleaned(string $text): string
+    {
+        $value = (string) preg_replace(self::NEVER, '', str_replace(["\r\n", "\r"], "\n", $text));
+        $composed = \Normalizer::normalize($value, \Normalizer::FORM_C);
+
+        return \is_string($composed) ? $composed : $value;
     }
 
     public function textOrNull(string $key, int $max = 5000): ?string

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Asset;
 
-use Rhapsode\App\Shared\Body;
 use Rhapsode\App\Shared\Problem;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
@@ -54,9 +54,9 @@ final readonly class AssetController
     /** All parts are here: it is made ready when its turn comes, and the page asks how far it is. */
     #[Route('/api/assets/{id}/finish', name: 'finish_asset', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(AssetRecord::OWN, 'asset')]
-    public function finish(#[MapEntity] AssetRecord $asset, Request $request): JsonResponse
+    public function finish(#[MapEntity] AssetRecord $asset, #[MapRequestPayload(acceptFormat: 'json')] AllParts $all): JsonResponse
     {
-        $missing = $this->assets->finish($asset, Body::of($request)->whole('parts', 1, Assets::MOST_PARTS));
+        $missing = $this->assets->finish($asset, $all->parts);
 
         return [] === $missing
             ? new JsonResponse($asset->toArray(), 202)

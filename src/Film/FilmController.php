@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Film;
 
-use Rhapsode\App\Shared\Body;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
@@ -12,15 +11,12 @@ use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Story\StoryVoter;
 use Rhapsode\Core\Captions\SubRip;
 use Rhapsode\Core\Captions\Transcript;
-use Rhapsode\Core\Document\Fields;
-use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Film\FilmState;
-use Rhapsode\Studio\Render\Container;
-use Rhapsode\Studio\Render\FilmFormat;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
@@ -36,14 +32,9 @@ final readonly class FilmController
      */
     #[Route('/api/stories/{id}/films', name: 'make_film', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
-    public function make(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
+    public function make(#[MapEntity] StoryRecord $story, #[MapRequestPayload(acceptFormat: 'json')] FilmWanted $wanted = new FilmWanted()): JsonResponse
     {
-        $body = '' === $request->getContent() ? Fields::of([]) : Body::of($request);
-        $size = $body->text('size', 8, '720');
-        if (!\in_array($size, FilmFormat::SIZES, true)) {
-            throw new Malformed('“size” must be one of ' . implode(', ', FilmFormat::SIZES) . '.');
-        }
-        [$film, $isNew] = $this->films->order($story, $size, $body->choice('container', Container::class, Container::Mp4));
+        [$film, $isNew] = $this->films->order($story, $wanted->size, $wanted->container);
 
         return new JsonResponse($film->toArray(), $isNew ? 202 : 200);
     }

@@ -13,13 +13,11 @@ use Rhapsode\App\Classroom\AssignmentVoter;
 use Rhapsode\App\Classroom\Members;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\Film\FilmVoter;
-use Rhapsode\App\Shared\Body;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\HandIn\HandingIn;
-use Rhapsode\Core\HandIn\HandInState;
 use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Core\Timing\Rate;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
@@ -27,8 +25,8 @@ use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use function Symfony\Component\Clock\now;
 
 use Symfony\Component\HttpFoundation\JsonResponse;
-use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
@@ -44,10 +42,9 @@ final readonly class HandInController
 
     #[Route('/api/assignments/{id}/handins', name: 'hand_in', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(AssignmentVoter::HAND_IN, 'assignment')]
-    public function handIn(#[MapEntity] Assignment $assignment, #[CurrentUser] User $user, Request $request, AuthorizationCheckerInterface $access): JsonResponse
+    public function handIn(#[MapEntity] Assignment $assignment, #[CurrentUser] User $user, #[MapRequestPayload(acceptFormat: 'json')] FilmHandedIn $body, AuthorizationCheckerInterface $access): JsonResponse
     {
-        $id = Body::of($request)->id('film');
-        $film = Uuid::isValid($id) ? $this->entities->find(FilmRecord::class, $id) : null;
+        $film = Uuid::isValid($body->film) ? $this->entities->find(FilmRecord::class, $body->film) : null;
         if (null === $film || !$access->isGranted(FilmVoter::OWN, $film)) {
             throw new AccessDeniedException();
         }
@@ -106,16 +103,14 @@ final readonly class HandInController
 
     #[Route('/api/handins/{id}/remarks', name: 'remark', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(HandInVoter::ANSWER, 'handIn')]
-    public function remark(#[MapEntity] HandIn $handIn, #[CurrentUser] User $user, Request $request): JsonResponse
+    public function remark(#[MapEntity] HandIn $handIn, #[CurrentUser] User $user, #[MapRequestPayload(acceptFormat: 'json')] NewRemark $new): JsonResponse
     {
-        $body = Body::of($request);
-        $frame = Rate::frames($body->number('seconds', 0, $handIn->film->seconds + 1));
-        $text = trim($body->text('text', 1000, min: 1));
+        $frame = Rate::frames(min($new->seconds, $handIn->film->seconds));
         $slides = array_filter($this->plans->plan($handIn->film->story())->scenes, static fn(Scene $s): bool => $s->start <= $frame);
         $at = end($slides);
-        $this->onItsOwn($handIn, function () use ($handIn, $user, $frame, $at, $text): void {
+        $this->onItsOwn($handIn, function () use ($handIn, $user, $frame, $at, $new): void {
             $handIn->state->remarked();
-            $this->entities->persist(new Remark($handIn, $user, $frame, false === $at ? '' : $at->id, $text));
+            $this->entities->persist(new Remark($handIn, $user, $frame, false === $at ? '' : $at->id, $new->text));
         });
 
         return new JsonResponse($this->whole($handIn), 201);
@@ -136,14 +131,11 @@ final readonly class HandInController
 
     #[Route('/api/handins/{id}/answer', name: 'answer', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(HandInVoter::ANSWER, 'handIn')]
-    public function answer(#[MapEntity] HandIn $handIn, Request $request): JsonResponse
+    public function answer(#[MapEntity] HandIn $handIn, #[MapRequestPayload(acceptFormat: 'json')] Answer $answer): JsonResponse
     {
-        $body = Body::of($request);
-        $state = $body->choice('state', HandInState::class);
-        $said = trim($body->text('answer', 2000, ''));
-        $this->onItsOwn($handIn, static function () use ($handIn, $state, $said): void {
-            $handIn->state = $handIn->state->answered($state, $said);
-            $handIn->answer = $said;
+        $this->onItsOwn($handIn, static function () use ($handIn, $answer): void {
+            $handIn->state = $handIn->state->answered($answer->state, $answer->answer);
+            $handIn->answer = $answer->answer;
             $handIn->answeredAt = now();
         });
 

@@ -14,6 +14,8 @@ use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
+use Symfony\Component\Serializer\Exception\NotEncodableValueException;
+use Symfony\Component\Validator\Exception\ValidationFailedException;
 
 /** Answers every exception with a problem. */
 #[AsEventListener(priority: 8)]
@@ -34,6 +36,8 @@ final readonly class ProblemListener
             $error instanceof Refused => new Problem(409, $error->getMessage()),
             $error instanceof Malformed, $error instanceof Unreadable => new Problem(422, $error->getMessage()),
             $error instanceof Stale => new Problem(412, 'The story was changed elsewhere in the meantime.', ['revision' => $error->revision]),
+            $error->getPrevious() instanceof ValidationFailedException => new Problem(422, self::firstOf($error->getPrevious())),
+            $error->getPrevious() instanceof NotEncodableValueException => new Problem(422, 'The request is not valid JSON.'),
             $error->getPrevious() instanceof RequestExceptionInterface => new Problem(400, 'That could not be understood.'),
             $error instanceof HttpExceptionInterface => match ($error->getStatusCode()) {
                 404, 403 => self::notFound(),
@@ -47,6 +51,13 @@ final readonly class ProblemListener
         if (($event->getResponse()?->getStatusCode() ?? 500) >= 500) {
             $this->logger->error('request failed', ['exception' => $error]);
         }
+    }
+
+    private static function firstOf(ValidationFailedException $failed): string
+    {
+        $first = $failed->getViolations()->get(0);
+
+        return \sprintf('“%s” %s.', $first->getPropertyPath(), rtrim(lcfirst(str_replace('This value ', '', (string) $first->getMessage())), '.'));
     }
 
     private static function notFound(): Problem

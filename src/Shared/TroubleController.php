@@ -8,6 +8,7 @@ use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\RateLimiter\RateLimiterFactory;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -17,12 +18,10 @@ final readonly class TroubleController
     public function __construct(private LoggerInterface $logger, #[Autowire(service: 'limiter.trouble')] private RateLimiterFactory $limiter) {}
 
     #[Route('/api/trouble', name: 'trouble', methods: ['POST'])]
-    public function __invoke(Request $request): Response
+    public function __invoke(Request $request, #[MapRequestPayload(acceptFormat: 'json')] Trouble $trouble): Response
     {
-        $body = Body::of($request, 20_000);
-        $what = ['where' => $body->text('where', 200), 'what' => $body->text('what', 2000, min: 1), 'trace' => $body->text('trace', 8000, '')];
         if ($this->limiter->create($request->getClientIp())->consume()->isAccepted()) {
-            $this->logger->error('a page threw', $what);
+            $this->logger->error('a page threw', get_object_vars($trouble));
         }
 
         return new Response('', 204);

@@ -5,20 +5,17 @@ declare(strict_types=1);
 namespace Rhapsode\App\Story;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Rhapsode\App\Asset\Arriving;
 use Rhapsode\App\Asset\AssetFiles;
 use Rhapsode\App\Asset\AssetRecord;
 use Rhapsode\App\Asset\Assets;
-use Rhapsode\App\Shared\Body;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Problem;
 use Rhapsode\App\Shared\Store;
-use Rhapsode\Core\Document\Limits;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
-use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
@@ -35,14 +32,12 @@ final readonly class StoryAssetsController
     public function __construct(private EntityManagerInterface $entities, private Assets $assets, private AssetFiles $files, private Store $store) {}
 
     #[Route('', name: 'begin_asset', methods: ['POST'])]
-    public function begin(#[MapEntity] StoryRecord $story, Request $request): JsonResponse
+    public function begin(#[MapEntity] StoryRecord $story, #[MapRequestPayload(acceptFormat: 'json')] NewAsset $new): JsonResponse
     {
-        $body = Body::of($request);
-        $kind = $body->choice('kind', Arriving::class);
-        if ($body->has('bytes') && $body->whole('bytes', 0, \PHP_INT_MAX) > $kind->mostBytes()) {
-            return new Problem(413, $kind->tooLarge());
+        if ($new->bytes > $new->kind->mostBytes()) {
+            return new Problem(413, $new->kind->tooLarge());
         }
-        $asset = $this->assets->begin($story->owner, $story->id, $kind, $body->text('file', Limits::FILE, 'recording'), $body->idOrNull('slide'), $body->ids('after'));
+        $asset = $this->assets->begin($story->owner, $story->id, $new->kind, $new->file, $new->slide, $new->after);
 
         return new JsonResponse($asset->toArray() + ['parts' => []], 201);
     }

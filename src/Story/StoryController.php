@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\User;
 use Rhapsode\App\Classroom\Assignment;
 use Rhapsode\App\Classroom\AssignmentVoter;
-use Rhapsode\App\Shared\Body;
+use Rhapsode\App\Shared\Body\Body;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Document\Limits;
@@ -23,6 +23,7 @@ use function Symfony\Component\Clock\now;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
@@ -39,18 +40,16 @@ final readonly class StoryController
     public function __construct(private EntityManagerInterface $entities, private Stories $stories, private StoryView $view) {}
 
     #[Route('', name: 'begin_story', methods: ['POST'])]
-    public function begin(Request $request, #[CurrentUser] User $user, AuthorizationCheckerInterface $access): JsonResponse
+    public function begin(#[MapRequestPayload(acceptFormat: 'json')] NewStory $new, #[CurrentUser] User $user, AuthorizationCheckerInterface $access): JsonResponse
     {
-        $body = Body::of($request);
         $assignment = null;
-        $id = $body->idOrNull('assignment');
-        if (null !== $id) {
-            $assignment = Uuid::isValid($id) ? $this->entities->find(Assignment::class, $id) : null;
+        if (null !== $new->assignment) {
+            $assignment = Uuid::isValid($new->assignment) ? $this->entities->find(Assignment::class, $new->assignment) : null;
             if (null === $assignment || !$access->isGranted(AssignmentVoter::HAND_IN, $assignment)) {
                 throw new AccessDeniedException();
             }
         }
-        $record = new StoryRecord($user, Story::begin(trim($body->text('title', Limits::TITLE, min: 1)), (string) Uuid::v7()), $assignment);
+        $record = new StoryRecord($user, Story::begin($new->title, (string) Uuid::v7()), $assignment);
         $this->entities->persist($record);
         $this->entities->flush();
 

@@ -118,7 +118,7 @@ final class SessionTest extends AppTestCase
             self::assertSame(403, $this->client->getResponse()->getStatusCode());
         }
         foreach ([['HTTP_ORIGIN' => 'http://localhost'], ['HTTP_SEC_FETCH_SITE' => 'same-origin']] as $server) {
-            $this->client->request('POST', '/api/stories', server: $server, content: '{"title":"Mine"}');
+            $this->client->request('POST', '/api/stories', server: $server + ['CONTENT_TYPE' => 'application/json'], content: '{"title":"Mine"}');
             self::assertSame(201, $this->client->getResponse()->getStatusCode());
         }
     }

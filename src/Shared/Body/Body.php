@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Rhapsode\App\Shared;
+namespace Rhapsode\App\Shared\Body;
 
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Malformed;

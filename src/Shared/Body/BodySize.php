@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Rhapsode\App\Shared;
+namespace Rhapsode\App\Shared\Body;
 
+use Rhapsode\App\Shared\Problem;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
 

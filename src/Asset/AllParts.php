@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Asset;
+
+use Symfony\Component\Validator\Constraints\Range;
+
+final readonly class AllParts
+{
+    public function __construct(
+        #[Range(min: 1, max: Assets::MOST_PARTS, notInRangeMessage: 'must be a whole number from {{ min }} to {{ max }}')]
+        public int $parts,
+    ) {}
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\HandIn;
+
+use Rhapsode\App\Shared\Body\Text;
+use Rhapsode\Core\Document\Fields;
+use Symfony\Component\Validator\Constraints\PositiveOrZero;
+
+final readonly class NewRemark
+{
+    #[Text(most: 1000, least: 1)]
+    public string $text;
+
+    public function __construct(
+        #[PositiveOrZero(message: 'must be a moment of the film')]
+        public float $seconds,
+        string $text,
+    ) {
+        $this->text = trim(Fields::cleaned($text));
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Story;
+
+use Rhapsode\App\Shared\Body\Identifier;
+use Rhapsode\App\Shared\Body\Text;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
+
+final readonly class NewStory
+{
+    #[Text(most: Limits::TITLE, least: 1)]
+    public string $title;
+
+    public function __construct(
+        string $title,
+        #[Identifier]
+        public ?string $assignment = null,
+    ) {
+        $this->title = trim(Fields::cleaned($title));
+    }
+}
