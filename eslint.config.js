@@ -29,6 +29,18 @@ export default tseslint.config(
     plugins: { 'react-hooks': hooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
+  {
+    files: ['web/**/*.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'TemplateElement[value.raw=/(margin|padding|border)-(left|right)\\b|text-align: (left|right)/]',
+          message: 'Say start and end: what is read from the right is laid out from the right.',
+        },
+      ],
+    },
+  },
   { rules: { '@typescript-eslint/no-non-null-assertion': 'error', eqeqeq: 'error' } },
   ...shared.map((folder, n) => held(folder, [...shared.slice(n + 1), ...places])),
   ...places.map((folder) =>

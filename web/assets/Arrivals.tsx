@@ -9,7 +9,7 @@ const Box = styled.section`
   display: grid;
   gap: 6px;
   padding: 4px 12px;
-  border-left: 4px solid var(--indigo);
+  border-inline-start: 4px solid var(--indigo);
   background: var(--raised);
   border-radius: 0 var(--radius) var(--radius) 0;
   &.over {

@@ -229,7 +229,7 @@ const Control = styled(Button)`
 `;
 const Trouble = styled.p`
   background: #4a2420;
-  border-left: 5px solid #ef8f80;
+  border-inline-start: 5px solid #ef8f80;
   padding: 10px 14px;
   border-radius: 0 4px 4px 0;
   max-width: 60em;

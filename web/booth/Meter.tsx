@@ -15,8 +15,8 @@ const Bar = styled.div`
   .good {
     position: absolute;
     inset: 0 3.3% 0 50%;
-    border-left: 2px solid #97a0b3;
-    border-right: 2px solid #97a0b3;
+    border-inline-start: 2px solid #97a0b3;
+    border-inline-end: 2px solid #97a0b3;
     z-index: 1;
   }
   .level {

@@ -30,8 +30,8 @@ const Remarks = styled.ol`
     grid-template-columns: auto minmax(0, 1fr) auto;
     gap: 10px;
     align-items: start;
-    border-left: 4px solid var(--ochre);
-    padding-left: 10px;
+    border-inline-start: 4px solid var(--ochre);
+    padding-inline-start: 10px;
   }
   p {
     padding-top: 8px;

@@ -58,13 +58,13 @@ const CoverBox = styled.li`
   }
   .bin {
     position: absolute;
-    right: 4px;
+    inset-inline-end: 4px;
     bottom: 4px;
     z-index: 1;
   }
 `;
 const Due = styled(Card)`
-  border-left: 5px solid var(--indigo);
+  border-inline-start: 5px solid var(--indigo);
 `;
 
 export function Desk() {

@@ -17,7 +17,7 @@ export const useTell = (): Tell => useContext(Context);
 
 const Place = styled.div`
   position: fixed;
-  left: 16px;
+  inset-inline-start: 16px;
   bottom: 16px;
   display: grid;
   gap: 8px;
@@ -32,7 +32,7 @@ const Slip = styled.div<{ $trouble: boolean }>`
   border-radius: var(--radius);
   background: var(--ink);
   color: #fff;
-  border-left: 5px solid ${({ $trouble }) => ($trouble ? '#e58a7d' : '#9fb0f5')};
+  border-inline-start: 5px solid ${({ $trouble }) => ($trouble ? '#e58a7d' : '#9fb0f5')};
   box-shadow: var(--floating);
   p {
     flex: 1;

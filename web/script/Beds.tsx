@@ -29,7 +29,7 @@ const One = styled.section`
   gap: 10px;
   padding: 12px;
   border: 1px solid var(--line);
-  border-left: 4px solid var(--indigo);
+  border-inline-start: 4px solid var(--indigo);
   border-radius: var(--radius);
   summary {
     cursor: pointer;

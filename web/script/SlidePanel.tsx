@@ -16,14 +16,14 @@ const Findings = styled.ul`
   display: grid;
   gap: 6px;
   li {
-    border-left: 4px solid var(--ochre);
+    border-inline-start: 4px solid var(--ochre);
     padding: 2px 10px;
   }
   li.must {
     border-color: var(--madder);
   }
   button {
-    text-align: left;
+    text-align: start;
     white-space: normal;
   }
 `;

@@ -121,7 +121,7 @@ const Words = styled.div`
     background: var(--raised);
   }
   .remark {
-    border-left: 4px solid var(--ochre);
+    border-inline-start: 4px solid var(--ochre);
     background: var(--ochre-wash);
     padding: 6px 10px;
     border-radius: 0 4px 4px 0;

@@ -20,7 +20,7 @@ const shapes: [StoryView['story']['shape'], string][] = [
 ];
 
 const Loud = styled.p`
-  border-left: 4px solid var(--ochre);
+  border-inline-start: 4px solid var(--ochre);
   background: var(--ochre-wash);
   padding: 8px 12px;
   border-radius: 0 4px 4px 0;

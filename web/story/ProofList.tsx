@@ -26,7 +26,7 @@ const Mend = styled.ul`
   > li {
     display: grid;
     gap: 4px;
-    border-left: 4px solid var(--ochre);
+    border-inline-start: 4px solid var(--ochre);
     padding: 2px 0 2px 10px;
   }
   > li.must {
