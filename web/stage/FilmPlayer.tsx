@@ -30,7 +30,7 @@ const Flag = styled.button`
   top: -4px;
   width: 26px;
   height: 26px;
-  margin-inline-start: -13px;
+  translate: -13px 0;
   border: 2px solid #fff;
   border-radius: 50% 50% 50% 0;
   transform: rotate(-45deg);
