@@ -30,14 +30,15 @@ export const NAMING = `
     return kind + ': ' + own(label);
   };
   window.noteControls = (tell) => {
-    for (const kind of ['click', 'change', 'input', 'keydown']) {
+    // A list opens as it is pressed, and what covers the page then gets the click.
+    for (const kind of ['click', 'change', 'input', 'keydown', 'pointerdown']) {
       document.addEventListener(kind, (event) => {
         if (!event.isTrusted && kind !== 'change') return;
         if (kind === 'keydown' && ![' ', 'Enter', 'ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'].includes(event.key)) return;
         const target = event.target instanceof Element ? event.target : null;
         const label = target && target.closest('label');
         const control = target && (target.closest('a[href], button, input, textarea, select, summary, [role=slider], [role=option]') || (label && label.querySelector('input')) || target.closest('[role=row]'));
-        if (control) tell(window.nameOfControl(control));
+        if (control && (kind !== 'pointerdown' || control.getAttribute('aria-haspopup') === 'listbox')) tell(window.nameOfControl(control));
       }, true);
     }
   };

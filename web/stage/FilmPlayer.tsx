@@ -1,6 +1,7 @@
 import { forwardRef, useEffect, useImperativeHandle, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Remark } from '../api/types';
+import { useTell } from '../parts/notices';
 import { Playbar, spacePlays } from '../parts/Playbar';
 import type { ThreadSlide } from '../parts/Thread';
 import { clock } from '../parts/time';
@@ -68,6 +69,7 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
 ) {
   const video = useRef<HTMLVideoElement>(null);
   const box = useRef<HTMLElement>(null);
+  const tell = useTell();
   const [at, setAt] = useState(0);
   const [playing, setPlaying] = useState(false);
   const [captions, setCaptions] = useState(true);
@@ -93,7 +95,20 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
     stay: (s.end - s.start) * FRAMES,
     comesIn: s.comesIn * FRAMES,
   }));
-  const toggle = () => void (video.current?.paused ? video.current.play() : video.current?.pause());
+  const play = async (film: HTMLVideoElement) => {
+    // What could not be fetched before is asked for anew.
+    if (film.error) film.load();
+    try {
+      await film.play();
+    } catch (error) {
+      if (error instanceof DOMException && error.name === 'AbortError') return; // Stopped before it began.
+      tell('The film cannot be played just now. Is there a connection? Press play to try again.', { tone: 'trouble' });
+    }
+  };
+  const toggle = () => {
+    if (video.current?.paused) void play(video.current);
+    else video.current?.pause();
+  };
   return (
     <Box ref={box} aria-label={`Film: ${title}`} onKeyDown={spacePlays(toggle)}>
       <video
