@@ -1,0 +1,28 @@
+import { useEffect, useRef } from 'react';
+
+/** The Booth's keys, by their letters; none of them acts while somebody writes or chooses. */
+export function useBoothKeys(acts: Record<string, () => void>) {
+  const latest = useRef(acts);
+  latest.current = acts;
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (
+        ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
+        target.closest('[role=dialog], [role=listbox], [aria-haspopup=listbox]')
+      )
+        return;
+      if (event.ctrlKey || event.altKey || event.metaKey) return;
+      // Space on a focused button is that button's.
+      if (event.key === ' ' && target.closest('button') && !target.closest('.control')) return;
+      const act = latest.current[event.key.toLowerCase()];
+      if (act && !event.repeat) {
+        event.preventDefault();
+        event.stopPropagation();
+        act();
+      }
+    };
+    window.addEventListener('keydown', press, true);
+    return () => window.removeEventListener('keydown', press, true);
+  }, []);
+}
