@@ -23,8 +23,8 @@ use Symfony\Component\Messenger\Event\WorkerStartedEvent;
 final class AheadWorker
 {
     private const QUEUE = 'films';
-    /** Parts between two looks at the queue's other news, such as that the worker is to end. */
-    private const AT_A_TIME = 8;
+    /** Seconds after which it looks whether the worker is to end. */
+    private const AT_A_TIME = 2;
 
     /** What is made at present. */
     private string $of = '';
@@ -53,7 +53,8 @@ final class AheadWorker
     public function idle(WorkerRunningEvent $event): void
     {
         if ($event->isWorkerIdle() && $this->rest > 0 && \in_array(self::QUEUE, $event->getWorker()->getMetadata()->getTransportNames(), true)) {
-            for ($i = 0; $i < self::AT_A_TIME && $this->step($this->rest) && !$this->ahead->isWaitedFor(); ++$i);
+            $until = microtime(true) + self::AT_A_TIME;
+            while ($this->step($this->rest) && microtime(true) < $until && !$this->ahead->isWaitedFor());
         }
     }
 
