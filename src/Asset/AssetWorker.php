@@ -76,6 +76,8 @@ final readonly class AssetWorker
             $this->events->dispatch(new AssetPrepared($asset, $made));
             $this->end($asset, AssetAct::Succeed);
         } catch (Unreadable|Malformed|Refused $problem) {
+            // The sentence is its owner's; what led to it is for the log.
+            $this->logger->notice('an asset was refused', ['asset' => (string) $asset->id, 'exception' => $problem]);
             $asset->problem = $problem->getMessage();
             $asset->measured = [];
             $this->end($asset, AssetAct::Refuse);

@@ -106,8 +106,8 @@ final readonly class Preparing
         try {
             [$said] = Tool::run([\PHP_BINDIR . '/php', $this->projectFolder . '/bin/rhapsode', 'prepare', $path, $folder], 120, 3500);
             $answer = Fields::of(json_decode($said, true, 6));
-        } catch (ToolFailed) {
-            throw new Unreadable('This picture is too large or too odd to be opened here. Save a smaller copy as JPEG and bring that in.');
+        } catch (ToolFailed $problem) {
+            throw new Unreadable('This picture is too large or too odd to be opened here. Save a smaller copy as JPEG and bring that in.', previous: $problem);
         }
         if ($answer->has('problem')) {
             throw new Unreadable($answer->text('problem'));

@@ -76,8 +76,8 @@ final class CaptionFile
             [$plain] = Tool::ffmpeg(['-v', 'error', '-f', str_starts_with($text, 'WEBVTT') ? 'webvtt' : 'srt', '-i', $scratch->path('captions'), '-f', 'srt', '-'], 30);
             $file = new SubripFile(_requireStrictFileFormat: false);
             $file->loadFromString(trim($plain) . "\n");
-        } catch (ToolFailed|\Exception) {
-            throw new Unreadable('These captions cannot be read. WebVTT (.vtt) and SubRip (.srt) can, and plain text.');
+        } catch (ToolFailed|\Exception $problem) {
+            throw new Unreadable('These captions cannot be read. WebVTT (.vtt) and SubRip (.srt) can, and plain text.', previous: $problem);
         }
         $captions = [];
         foreach ($file->getCues() ?? [] as $cue) {

@@ -40,7 +40,7 @@ final readonly class FilmMaker
         $this->makeAll(array_values($missing), self::isKept($sound) ? null : $sound, $plan, $format, $path, $scratch, $progress);
         (new FilmMuxer())->mux($plan, $format, array_map(static fn(Segment $s): array => [$path($s), $s->frames], $segments), $sound, $scratch->path('film'), $scratch);
         if (!@rename($scratch->path('film'), $to) && !copy($scratch->path('film'), $to)) {
-            throw new ToolFailed('The film cannot be written.');
+            throw ToolFailed::notWritten($to);
         }
     }
 
@@ -92,7 +92,7 @@ final readonly class FilmMaker
         }
         clearstatcache();
         if (is_file($scratch->path('failed'))) {
-            throw new ToolFailed(trim((string) @file_get_contents($scratch->path('failed'))));
+            throw ToolFailed::elsewhere((string) @file_get_contents($scratch->path('failed')));
         }
     }
 
@@ -128,7 +128,7 @@ final readonly class FilmMaker
         try {
             if (null !== $sound && $claimed('sound')) {
                 (new Mixer($this->renditions))->mix($plan, $format, $scratch->path('mixed'));
-                rename($scratch->path('mixed'), $sound) || throw new ToolFailed('The disk is full.');
+                rename($scratch->path('mixed'), $sound) || throw ToolFailed::notWritten($sound);
             }
             foreach ($segments as $segment) {
                 if ($claimed($segment->name)) {

@@ -15,7 +15,7 @@ final class Gains
     /** @throws ToolFailed */
     public static function write(Play $play, string $path): void
     {
-        $file = fopen($path, 'w') ?: throw new ToolFailed('The disk is full.');
+        $file = fopen($path, 'w') ?: throw ToolFailed::notWritten($path);
         $points = $play->gains;
         $at = $play->at;
         $level = $points[0][1];
@@ -42,7 +42,7 @@ final class Gains
                 $block = pack('g*', ...$values);
             }
             if (\strlen($block) !== fwrite($file, $block)) {
-                throw new ToolFailed('The disk is full.');
+                throw ToolFailed::notWritten('gains');
             }
         }
     }

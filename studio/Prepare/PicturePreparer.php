@@ -43,8 +43,8 @@ final class PicturePreparer
         try {
             [$image, $size, $orientation] = self::decode($plain, $kind);
             $original = $keepsOriginal ? $this->original($plain, $kind, $orientation, $folder) : '';
-        } catch (\ImagickException) {
-            throw new Unreadable('This picture is broken and cannot be opened. Try to save it again, or take it from where it came.');
+        } catch (\ImagickException $problem) {
+            throw new Unreadable('This picture is broken and cannot be opened. Try to save it again, or take it from where it came.', previous: $problem);
         }
         // Each smaller copy is made from the one before: the same look for a fraction of the work.
         self::write($image, $folder . '/' . PreparedPicture::MASTER, self::MASTER_SIDE, 92);
@@ -97,8 +97,8 @@ final class PicturePreparer
             $image->rotateImage('white', $recipe->turn);
             $image->setImagePage(0, 0, 0, 0);
             self::renditions($image, $recipe, $folder);
-        } catch (\ImagickException) {
-            throw new ToolFailed('A prepared picture cannot be read.');
+        } catch (\ImagickException $problem) {
+            throw ToolFailed::notRead($master, $problem);
         }
     }
 

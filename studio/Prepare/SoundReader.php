@@ -56,8 +56,8 @@ final class SoundReader
                 '-t', (string) self::MOST_SECONDS, '-af', "aresample=48000:async=1:first_pts=0{$filter},aformat=sample_fmts=s16:channel_layouts={$channels}",
                 '-map_metadata', '-1', '-fflags', '+bitexact', '-f', 'flac', Tool::file($flac),
             ], 600);
-        } catch (ToolFailed) {
-            throw new Unreadable(self::BROKEN);
+        } catch (ToolFailed $problem) {
+            throw new Unreadable(self::BROKEN, previous: $problem);
         }
         $samples = self::samples($flac);
         if ($samples < Rate::SAMPLES / 10) {
@@ -76,8 +76,8 @@ final class SoundReader
     {
         try {
             Tool::ffmpeg(['-v', 'error', '-f', self::kind($path)->value, '-i', Tool::file($path), '-map', '0:a:0', '-c', 'copy', '-map_metadata', '-1', '-fflags', '+bitexact', '-f', 'matroska', Tool::file($to)], 300);
-        } catch (ToolFailed) {
-            throw new Unreadable(self::BROKEN);
+        } catch (ToolFailed $problem) {
+            throw new Unreadable(self::BROKEN, previous: $problem);
         }
     }
 
@@ -92,8 +92,8 @@ final class SoundReader
             [$said] = Tool::run(['ffprobe', '-v', 'error', '-protocol_whitelist', 'file,pipe', '-f', $kind->value, '-show_entries', 'stream=codec_type,sample_rate,channels:format=duration,nb_streams', '-of', 'json', Tool::file($path)], 20);
             /** @var array{streams?: list<array{codec_type?: string, sample_rate?: string, channels?: int}>, format?: array{duration?: string, nb_streams?: int}} $told */
             $told = json_decode($said, true, 8, \JSON_THROW_ON_ERROR);
-        } catch (ToolFailed|\JsonException) {
-            throw new Unreadable(self::BROKEN);
+        } catch (ToolFailed|\JsonException $problem) {
+            throw new Unreadable(self::BROKEN, previous: $problem);
         }
         $sounds = array_values(array_filter($told['streams'] ?? [], static fn(array $stream): bool => 'audio' === ($stream['codec_type'] ?? '')));
         if ([] === $sounds || \count($told['streams'] ?? []) > self::MOST_STREAMS) {

@@ -60,7 +60,7 @@ final class Canvas
      */
     public static function ofPicture(string $jpeg, int $width, int $height, float $closest = 0.0): self
     {
-        [$sourceWidth, $sourceHeight] = @getimagesize($jpeg) ?: throw new ToolFailed('A prepared picture cannot be read.');
+        [$sourceWidth, $sourceHeight] = @getimagesize($jpeg) ?: throw ToolFailed::notRead($jpeg);
         $shrink = $closest > 0 ? min(1.0, $width / $closest / $sourceWidth) : 1.0;
         $evenWidth = 2 * (int) round($sourceWidth * $shrink / 2);
         $evenHeight = 2 * (int) round($sourceHeight * $shrink / 2);
@@ -80,12 +80,12 @@ final class Canvas
             $image->setImageFormat('rgb');
             $image->setImageDepth(8);
             $rgb = $image->getImageBlob();
-        } catch (\ImagickException) {
-            throw new ToolFailed('A prepared picture cannot be read.');
+        } catch (\ImagickException $problem) {
+            throw ToolFailed::notRead($jpeg, $problem);
         }
         $image->clear();
         if (3 * $width * $height !== \strlen($rgb)) {
-            throw new ToolFailed('A prepared picture is not as large as it says.');
+            throw ToolFailed::notRead($jpeg);
         }
         $from = self::format($width, $height);
         $from->subsample_w = 0;
@@ -121,7 +121,7 @@ final class Canvas
         $zimg = self::zimg();
         $graph = $zimg->zimg_filter_graph_build(\FFI::addr($from), \FFI::addr($to), \FFI::addr($params));
         if (null === $graph) {
-            throw new ToolFailed('A frame cannot be scaled.');
+            throw ToolFailed::unable('libzimg', 'scale a frame');
         }
         $size = $zimg->new('size_t');
         $zimg->zimg_filter_graph_get_tmp_size($graph, \FFI::addr($size));
@@ -132,7 +132,7 @@ final class Canvas
         $failed = $zimg->zimg_filter_graph_process($graph, $zimg->cast('zimg_image_buffer_const *', \FFI::addr($source)), $zimg->cast('zimg_image_buffer *', \FFI::addr($target)), $this->scratch, null, null, null, null);
         $zimg->zimg_filter_graph_free($graph);
         if (0 !== $failed) {
-            throw new ToolFailed('A frame cannot be scaled.');
+            throw ToolFailed::unable('libzimg', 'scale a frame');
         }
     }
 
@@ -270,7 +270,7 @@ final class Canvas
 
     private static function made(?CData $data): CData
     {
-        return $data ?? throw new ToolFailed('Out of memory.');
+        return $data ?? throw ToolFailed::unable('libzimg', 'have the memory it needs');
     }
 
     private static function zimg(): \FFI

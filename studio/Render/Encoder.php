@@ -24,10 +24,10 @@ final class Encoder
      */
     public function __construct(array $command)
     {
-        $this->errors = tmpfile() ?: throw new ToolFailed('The disk is full.');
+        $this->errors = tmpfile() ?: throw ToolFailed::notWritten('ffmpeg.log');
         $process = proc_open($command, [['pipe', 'r'], ['file', '/dev/null', 'w'], $this->errors], $pipes, null, Tool::environment());
         if (!\is_resource($process) || !\is_resource($pipes[0] ?? null)) {
-            throw new ToolFailed('ffmpeg cannot be started.');
+            throw ToolFailed::notStarted('ffmpeg');
         }
         $this->process = $process;
         $this->input = $pipes[0];
@@ -43,7 +43,7 @@ final class Encoder
             if (false === $wrote || 0 === $wrote) {
                 $this->finish();
 
-                throw new ToolFailed('ffmpeg ended early.');
+                throw ToolFailed::ended('ffmpeg', 0, 'before all frames were sent');
             }
             $sent += $wrote;
         }
@@ -57,7 +57,7 @@ final class Encoder
         if (0 !== $code) {
             rewind($this->errors);
 
-            throw new ToolFailed('ffmpeg ended with ' . $code . ': ' . trim((string) stream_get_contents($this->errors, 2000)));
+            throw ToolFailed::ended('ffmpeg', $code, (string) stream_get_contents($this->errors));
         }
     }
 

@@ -94,11 +94,11 @@ final class Tool
     {
         try {
             $process->run($hears);
-        } catch (ProcessTimedOutException) {
-            throw new ToolFailed(\sprintf('%s took longer than %d s.', $name, (int) $seconds));
+        } catch (ProcessTimedOutException $late) {
+            throw ToolFailed::tookLonger($name, $seconds, $late);
         }
         if (!$process->isSuccessful()) {
-            throw new ToolFailed(\sprintf('%s ended with %d: %s', $name, (int) $process->getExitCode(), trim(substr($said(), -2000))));
+            throw ToolFailed::ended($name, (int) $process->getExitCode(), $said());
         }
     }
 

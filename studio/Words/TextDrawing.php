@@ -69,7 +69,7 @@ final class TextDrawing
         $font = \sprintf('%s, %s Semi-Bold %.2Fpx', self::FAMILY[$line->face->value], Face::Reading === $line->face ? 'serif' : 'sans-serif', $line->size * $scale);
         Tool::run(['pango-view', '--no-display', '--backend=cairo', '--dpi=72', '--margin=0', '--background=transparent', '--foreground=' . $line->colour, '--font=' . $font, '--output=' . $scratch->path('line.png'), $scratch->path('line.txt')], 30, 3000);
         $png = $scratch->path('line.png');
-        [$width, $height] = getimagesize($png) ?: throw new ToolFailed('A line cannot be drawn.');
+        [$width, $height] = getimagesize($png) ?: throw ToolFailed::notRead($png);
 
         return \sprintf(
             '<image x="%.2F" y="%.2F" width="%.2F" height="%.2F" href="data:image/png;base64,%s"/>',

@@ -7,6 +7,7 @@ namespace Rhapsode\Tests\Studio;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
+use Symfony\Component\Process\Exception\ProcessTimedOutException;
 
 /** What outside programs get to know, and how much of what they say is held. */
 final class ToolTest extends TestCase
@@ -51,8 +52,29 @@ final class ToolTest extends TestCase
 
     public function testAProgramThatFailsSaysHow(): void
     {
-        $this->expectException(ToolFailed::class);
-        $this->expectExceptionMessageMatches('/^bash ended with 3: why/');
-        Tool::lines(['bash', '-c', 'echo why >&2; exit 3'], static fn(string $line): mixed => self::fail($line));
+        try {
+            Tool::lines(['bash', '-c', 'echo why >&2; exit 3'], static fn(string $line): mixed => self::fail($line));
+            self::fail('it failed');
+        } catch (ToolFailed $failed) {
+            self::assertSame(['bash', 3, 'why', null], [$failed->tool, $failed->exit, $failed->said, $failed->name]);
+            self::assertSame('bash ended with 3: why', $failed->getMessage());
+        }
+    }
+
+    public function testAProgramThatTakesTooLongIsNamedWithItsCause(): void
+    {
+        try {
+            Tool::run(['sleep', '5'], 0.2);
+            self::fail('it took too long');
+        } catch (ToolFailed $failed) {
+            self::assertSame(['sleep', null], [$failed->tool, $failed->exit]);
+            self::assertInstanceOf(ProcessTimedOutException::class, $failed->getPrevious());
+        }
+    }
+
+    public function testAFileIsToldByItsLastPartOnly(): void
+    {
+        $failed = ToolFailed::notRead('/srv/secret/pictures/a.jpg');
+        self::assertSame(['a.jpg', 'a.jpg cannot be read.'], [$failed->name, $failed->getMessage()]);
     }
 }
