@@ -56,6 +56,9 @@ final readonly class Fields
         return isset($this->data[$key]);
     }
 
+    /** Letters, digits, dash, underscore: nothing that means something in a path or a query. */
+    public const ID = '/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/D';
+
     /**
      * What text never holds: control characters but line breaks and tabs; what Unicode sets aside as no character at all (section
      * 23.7), which XML cannot hold; and the marks that turn the direction of all that follows (UAX 9), by which a title could
@@ -75,12 +78,9 @@ final readonly class Fields
             throw $this->bad($key, 'must be text');
         }
         $value = self::cleaned($given);
-        $length = mb_strlen($value);
-        if ($length > $max) {
-            throw $this->bad($key, \sprintf('is too long: %d characters, and %d fit', $length, $max));
-        }
-        if ($min > 0 && mb_strlen((string) preg_replace(self::UNSEEN, '', $value)) < $min) {
-            throw $this->bad($key, 'must not be empty');
+        $problem = self::problemOf($value, $max, $min);
+        if (null !== $problem) {
+            throw $this->bad($key, $problem);
         }
 
         return $value;
@@ -95,16 +95,27 @@ final readonly class Fields
         return \is_string($composed) ? $composed : $value;
     }
 
+    /** What is wrong with a text that is cleaned; null where nothing is. */
+    public static function problemOf(string $text, int $max, int $min = 0): ?string
+    {
+        $length = mb_strlen($text);
+
+        return match (true) {
+            $length > $max => \sprintf('is too long: %d characters, and %d fit', $length, $max),
+            $min > 0 && mb_strlen((string) preg_replace(self::UNSEEN, '', $text)) < $min => 'must not be empty',
+            default => null,
+        };
+    }
+
     public function textOrNull(string $key, int $max = 5000): ?string
     {
         return isset($this->data[$key]) ? $this->text($key, $max) : null;
     }
 
-    /** Letters, digits, dash, underscore: nothing that means something in a path or a query. */
     public function id(string $key): string
     {
         $value = $this->data[$key] ?? null;
-        if (!\is_string($value) || 1 !== preg_match('/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/D', $value)) {
+        if (!\is_string($value) || 1 !== preg_match(self::ID, $value)) {
             throw $this->bad($key, 'must be an id');
         }
 

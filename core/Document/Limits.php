@@ -21,6 +21,8 @@ final class Limits
     public const SOURCE_LICENCE = 100;
     public const LANGUAGE = 35;
     public const TIMED_CAPTION = 500;
+    public const REMARK = 1000;
+    public const ANSWER = 2000;
 
     // How many.
     public const SLIDES = 500;

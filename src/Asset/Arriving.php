@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Asset;
 
+use Rhapsode\Studio\Captions\CaptionFile;
+use Rhapsode\Studio\Prepare\PicturePreparer;
+use Rhapsode\Studio\Prepare\SoundReader;
+
 /** What can come in, and what for. Captions become part of the document; all else stays an asset. */
 enum Arriving: string
 {
@@ -12,13 +16,13 @@ enum Arriving: string
     case Music = 'music';
     case Captions = 'captions';
 
-    /** Bytes that one may have. */
+    /** Bytes that one may have: as many as can be made ready. */
     public function mostBytes(): int
     {
         return match ($this) {
-            self::Picture => 60_000_000,
-            self::Voice, self::Music => 1_000_000_000,
-            self::Captions => 4_000_000,
+            self::Picture => PicturePreparer::MOST_BYTES,
+            self::Voice, self::Music => SoundReader::MOST_BYTES,
+            self::Captions => CaptionFile::MOST_BYTES,
         };
     }
 

@@ -28,13 +28,18 @@ class AssetPart
 
     public static function keyOf(string $asset, int $number, string $hash): string
     {
-        // Where the parts of recordings have always been.
-        return \sprintf('takes/%s/part-%05d-%s', $asset, $number, substr($hash, 0, 16));
+        return \sprintf('%s/part-%05d-%s', self::folderOf($asset), $number, substr($hash, 0, 16));
     }
 
     /** As parts were named before: what was acknowledged then is still there. */
     public function earlierKey(): string
     {
-        return \sprintf('takes/%s/part-%05d', $this->asset->id, $this->number);
+        return \sprintf('%s/part-%05d', self::folderOf((string) $this->asset->id), $this->number);
+    }
+
+    /** Where the parts of recordings have always been. */
+    public static function folderOf(string $asset): string
+    {
+        return "takes/{$asset}";
     }
 }

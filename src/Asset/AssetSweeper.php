@@ -39,10 +39,9 @@ final readonly class AssetSweeper
             $old = $this->entities->createQuery('SELECT a FROM ' . AssetRecord::class . ' a WHERE a.state = :state AND a.begunAt < :before ORDER BY a.id')
                 ->setParameters(['state' => $state->value, 'before' => now($time)])->setMaxResults(self::AT_ONCE)->getResult();
             foreach ($old as $asset) {
-                $this->entities->getConnection()->executeStatement('DELETE FROM asset_part WHERE asset_id = ?', [(string) $asset->id]);
                 $this->entities->remove($asset);
                 $this->entities->flush();
-                $this->store->removeFolder('takes/' . $asset->id);
+                $this->store->removeFolder(AssetPart::folderOf((string) $asset->id));
                 ++$gone;
             }
         }

@@ -9,6 +9,7 @@ use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\EventDispatcher\EventDispatcherInterface;
 use Psr\Log\LoggerInterface;
+use Rhapsode\App\Shared\Database\Claims;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Asset\Asset;
 use Rhapsode\Core\Asset\AssetAct;
@@ -31,6 +32,7 @@ final readonly class AssetWorker
     public function __construct(
         private EntityManagerInterface $entities,
         private Connection $database,
+        private Claims $claims,
         private Preparing $preparing,
         private EventDispatcherInterface $events,
         private Store $store,
@@ -41,18 +43,16 @@ final readonly class AssetWorker
     #[AsMessageHandler]
     public function prepare(PrepareAssets $message): void
     {
-        if (!$this->claim($message->person)) {
-            // Who holds it goes on until nothing waits.
-            return;
-        }
-        try {
+        $isMine = $this->claims->alone("assets of {$message->person}", function () use ($message): bool {
             $this->entities->clear();
             $asset = $this->next($message->person);
-            if (null !== $asset) {
-                $this->one($asset);
-            }
-        } finally {
-            $this->release($message->person);
+            null === $asset || $this->one($asset);
+
+            return true;
+        });
+        if (null === $isMine) {
+            // Who holds it goes on until nothing waits.
+            return;
         }
         // Behind those of other people; also for what came in while this one was at work, and found it held.
         if (null !== $this->next($message->person)) {
@@ -129,16 +129,5 @@ final readonly class AssetWorker
         );
 
         return \is_string($id) ? $this->entities->find(AssetRecord::class, $id) : null;
-    }
-
-    /** For as long as this worker's connection lasts: a worker that is killed holds nothing. */
-    private function claim(string $person): bool
-    {
-        return true === $this->database->fetchOne('SELECT pg_try_advisory_lock(hashtextextended(?, 2))', [$person]);
-    }
-
-    private function release(string $person): void
-    {
-        $this->database->executeStatement('SELECT pg_advisory_unlock(hashtextextended(?, 2))', [$person]);
     }
 }

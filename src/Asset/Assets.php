@@ -102,10 +102,9 @@ final readonly class Assets
             if (AssetState::Sending !== $asset->state && AssetState::Refused !== $asset->state) {
                 throw new Refused('This file has come in already.');
             }
-            $this->entities->getConnection()->executeStatement('DELETE FROM asset_part WHERE asset_id = ?', [(string) $asset->id]);
             $this->entities->remove($asset);
         });
-        $this->store->removeFolder('takes/' . $asset->id);
+        $this->store->removeFolder(AssetPart::folderOf((string) $asset->id));
     }
 
     /** @return string|null the hash of a part that was acknowledged */

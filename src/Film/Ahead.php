@@ -6,6 +6,7 @@ namespace Rhapsode\App\Film;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Shared\Queue\Waiting;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\StoryRecord;
 
@@ -24,7 +25,7 @@ final readonly class Ahead
     private const FREE = 0.1;
     private const AT_ONCE = 500;
 
-    public function __construct(private EntityManagerInterface $entities, private Connection $database, private Store $store) {}
+    public function __construct(private EntityManagerInterface $entities, private Connection $database, private Waiting $waiting, private Store $store) {}
 
     /**
      * The story that has rested longest of those that were changed lately and are not made ahead.
@@ -36,7 +37,7 @@ final readonly class Ahead
         $id = $this->database->fetchOne(
             'SELECT s.id FROM story s LEFT JOIN story_ahead a ON a.story_id = s.id
              WHERE s.deleted_at IS NULL AND s.changed_at BETWEEN ? AND ? AND COALESCE(a.revision, 0) < s.revision ORDER BY s.changed_at, s.id LIMIT 1',
-            [now(self::WORKED_ON_LAST)->format('Y-m-d H:i:s'), now("-{$rest} seconds")->format('Y-m-d H:i:s')],
+            [self::time(self::WORKED_ON_LAST), self::time("-{$rest} seconds")],
         );
         $this->entities->clear();
 
@@ -54,12 +55,12 @@ final readonly class Ahead
     /** Whether somebody waits for a worker. */
     public function isWaitedFor(): bool
     {
-        return false !== $this->database->fetchOne("SELECT 1 FROM queue_message WHERE queue = 'films' AND available_at <= ? AND delivered_at IS NULL LIMIT 1", [(int) (microtime(true) * 1000)]);
+        return null !== $this->waiting->seconds(AheadWorker::QUEUE);
     }
 
     public function mayMakeMore(Uuid $owner): bool
     {
-        $made = $this->database->fetchOne('SELECT COUNT(*) FROM made_ahead WHERE owner_id = ? AND made_at > ?', [(string) $owner, now('-1 hour')->format('Y-m-d H:i:s')]);
+        $made = $this->database->fetchOne('SELECT COUNT(*) FROM made_ahead WHERE owner_id = ? AND made_at > ?', [(string) $owner, self::time('-1 hour')]);
 
         return is_numeric($made) && $made < self::MOST;
     }
@@ -67,7 +68,7 @@ final readonly class Ahead
     /** Noted before it is made, so that whatever becomes of the worker, it is found again. */
     public function note(string $key, Uuid $owner): void
     {
-        $this->database->executeStatement('INSERT INTO made_ahead (key, owner_id, made_at) VALUES (?, ?, ?) ON CONFLICT DO NOTHING', [$key, (string) $owner, now()->format('Y-m-d H:i:s')]);
+        $this->database->executeStatement('INSERT INTO made_ahead (key, owner_id, made_at) VALUES (?, ?, ?) ON CONFLICT DO NOTHING', [$key, (string) $owner, self::time()]);
     }
 
     /** @param list<string> $keys what a film is about to use: no more in vain */
@@ -83,13 +84,13 @@ final readonly class Ahead
      */
     public function sweep(): int
     {
-        $before = $this->isSpaceShort() ? now() : now(self::KEPT_IN_VAIN);
+        $before = self::time($this->isSpaceShort() ? 'now' : self::KEPT_IN_VAIN);
 
         return $this->database->transactional(function () use ($before): int {
             // A film that is about to use one of them waits here, and then sees that it is gone.
             $keys = $this->database->fetchFirstColumn(
                 'DELETE FROM made_ahead WHERE key IN (SELECT key FROM made_ahead WHERE made_at <= ? ORDER BY made_at LIMIT ' . self::AT_ONCE . ' FOR UPDATE SKIP LOCKED) RETURNING key',
-                [$before->format('Y-m-d H:i:s')],
+                [$before],
             );
             foreach ($keys as $key) {
                 \assert(\is_string($key));
@@ -106,5 +107,11 @@ final readonly class Ahead
         $all = is_dir($folder) ? disk_total_space($folder) : false;
 
         return false !== $all && $all > 0 && disk_free_space($folder) < self::FREE * $all;
+    }
+
+    /** As the database has times, in UTC. */
+    private static function time(string $when = 'now'): string
+    {
+        return now($when)->format('Y-m-d H:i:s');
     }
 }

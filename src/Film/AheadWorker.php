@@ -22,7 +22,7 @@ use Symfony\Component\Messenger\Event\WorkerStartedEvent;
  */
 final class AheadWorker
 {
-    private const QUEUE = 'films';
+    public const QUEUE = 'films';
     /** Seconds after which it looks whether the worker is to end. */
     private const AT_A_TIME = 2;
 

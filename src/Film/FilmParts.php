@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Film;
 
-use Doctrine\DBAL\Connection;
+use Rhapsode\App\Shared\Database\Claims;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Studio\Mux\Mixer;
@@ -23,7 +23,7 @@ final class FilmParts
     private ?SegmentMaker $maker = null;
     private string $makerOf = '';
 
-    public function __construct(private readonly StoreRenditions $renditions, private readonly Store $store, private readonly Connection $database) {}
+    public function __construct(private readonly StoreRenditions $renditions, private readonly Store $store, private readonly Claims $claims) {}
 
     /** @return list<string> the keys of all that a film needs */
     public function keys(Plan $plan, FilmFormat $format): array
@@ -60,15 +60,8 @@ final class FilmParts
         if ($this->has($segment)) {
             return true;
         }
-        // For as long as this worker's connection lasts: a worker that is killed holds nothing.
-        if (true !== $this->database->fetchOne('SELECT pg_try_advisory_lock(hashtextextended(?, 0))', [$segment->name])) {
-            return null;
-        }
-        try {
-            return $this->has($segment) || $this->makeNow($plan, $format, $segment, $progress);
-        } finally {
-            $this->database->executeStatement('SELECT pg_advisory_unlock(hashtextextended(?, 0))', [$segment->name]);
-        }
+
+        return $this->claims->alone("segment {$segment->name}", fn(): bool => $this->has($segment) || $this->makeNow($plan, $format, $segment, $progress));
     }
 
     /**

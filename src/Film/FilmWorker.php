@@ -35,6 +35,7 @@ final class FilmWorker
 {
     /** Milliseconds. */
     private const WAIT_FOR_OTHER = 500;
+    private const PROBLEM = 'The film could not be made this time. Your story is safe. Please try again; if it fails again, tell your teacher.';
 
     /** The last plan, since a worker often makes several segments of one film. */
     private ?string $planned = null;
@@ -138,10 +139,14 @@ final class FilmWorker
             return;
         }
         $this->logger->error('film failed', ['film' => $message->film, 'exception' => $event->getThrowable()]);
-        $this->database->executeStatement(
-            'UPDATE film SET state = ?, problem = ? WHERE id = ? AND state NOT IN (?, ?)',
-            [FilmState::Failed->value, 'The film could not be made this time. Your story is safe. Please try again; if it fails again, tell your teacher.', $message->film, FilmState::Done->value, FilmState::Cancelled->value],
-        );
+        // Not by entities: what failed may have closed their manager.
+        $this->database->transactional(function () use ($message): void {
+            $state = $this->database->fetchOne('SELECT state FROM film WHERE id = ? FOR UPDATE', [$message->film]);
+            if (\is_string($state)) {
+                $failed = FilmState::from($state)->after(FilmAct::Fail);
+                $this->database->executeStatement('UPDATE film SET state = ?, problem = ? WHERE id = ? AND state <> ?', [$failed->value, self::PROBLEM, $message->film, $failed->value]);
+            }
+        });
     }
 
     /** The film, unless it is over already. */

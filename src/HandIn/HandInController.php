@@ -18,6 +18,7 @@ use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\HandIn\HandingIn;
+use Rhapsode\Core\HandIn\HandInState;
 use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Core\Timing\Rate;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
@@ -56,7 +57,10 @@ final readonly class HandInController
             if (null !== $film->story->deletedAt) {
                 throw new AccessDeniedException();
             }
-            HandingIn::check($film->state, [] !== array_filter($earlier, static fn(HandIn $h): bool => $h->film === $film), $last?->state);
+            $refusal = HandingIn::refusal($film->state, \in_array($film, array_column($earlier, 'film'), true), $last?->state);
+            if (null !== $refusal) {
+                throw Refusals::said($refusal);
+            }
             $handIn = new HandIn($assignment, $user, $film->story, $film, ($last->number ?? 0) + 1);
             $this->entities->persist($handIn);
 
@@ -108,8 +112,7 @@ final readonly class HandInController
         $frame = Rate::frames(min($new->seconds, $handIn->film->seconds));
         $slides = array_filter($this->plans->plan($handIn->film->story())->scenes, static fn(Scene $s): bool => $s->start <= $frame);
         $at = end($slides);
-        $this->onItsOwn($handIn, function () use ($handIn, $user, $frame, $at, $new): void {
-            $handIn->state->remarked();
+        $this->whileRemarked($handIn, function () use ($handIn, $user, $frame, $at, $new): void {
             $this->entities->persist(new Remark($handIn, $user, $frame, false === $at ? '' : $at->id, $new->text));
         });
 
@@ -121,10 +124,7 @@ final readonly class HandInController
     public function dropRemark(#[MapEntity] HandIn $handIn, string $remark): JsonResponse
     {
         $found = $this->entities->getRepository(Remark::class)->findOneBy(['id' => $remark, 'handIn' => $handIn]) ?? throw new NotFoundHttpException();
-        $this->onItsOwn($handIn, function () use ($handIn, $found): void {
-            $handIn->state->remarked();
-            $this->entities->remove($found);
-        });
+        $this->whileRemarked($handIn, fn() => $this->entities->remove($found));
 
         return new JsonResponse($this->whole($handIn));
     }
@@ -134,12 +134,22 @@ final readonly class HandInController
     public function answer(#[MapEntity] HandIn $handIn, #[MapRequestPayload(acceptFormat: 'json')] Answer $answer): JsonResponse
     {
         $this->onItsOwn($handIn, static function () use ($handIn, $answer): void {
-            $handIn->state = $handIn->state->answered($answer->state, $answer->answer);
+            $next = $handIn->state->answered($answer->state, $answer->answer);
+            $handIn->state = $next instanceof HandInState ? $next : throw Refusals::said($next);
             $handIn->answer = $answer->answer;
             $handIn->answeredAt = now();
         });
 
         return new JsonResponse($this->whole($handIn));
+    }
+
+    /** @param \Closure(): void $change */
+    private function whileRemarked(HandIn $handIn, \Closure $change): void
+    {
+        $this->onItsOwn($handIn, static function () use ($handIn, $change): void {
+            $refusal = $handIn->state->remarkRefusal();
+            null === $refusal ? $change() : throw Refusals::said($refusal);
+        });
     }
 
     /**

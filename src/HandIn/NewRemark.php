@@ -6,11 +6,12 @@ namespace Rhapsode\App\HandIn;
 
 use Rhapsode\App\Shared\Body\Text;
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
 use Symfony\Component\Validator\Constraints\PositiveOrZero;
 
 final readonly class NewRemark
 {
-    #[Text(most: 1000, least: 1)]
+    #[Text(most: Limits::REMARK, least: 1)]
     public string $text;
 
     public function __construct(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Shared;
 
-use Doctrine\DBAL\Connection;
+use Rhapsode\App\Shared\Queue\Waiting;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -13,14 +13,13 @@ final readonly class HealthController
 {
     private const PATIENCE = 900;
 
-    public function __construct(private Connection $database, private Store $store) {}
+    public function __construct(private Waiting $waiting, private Store $store) {}
 
     #[Route('/api/health', name: 'health', methods: ['GET'])]
     public function __invoke(): JsonResponse
     {
         try {
-            $age = $this->database->fetchOne('SELECT COALESCE(MAX(:now - available_at), 0) FROM queue_message WHERE queue = :queue AND delivered_at IS NULL', ['now' => (int) (microtime(true) * 1000), 'queue' => 'films']);
-            $waits = max(0, (int) round((is_numeric($age) ? (float) $age : 0) / 1000));
+            $waits = (int) round($this->waiting->seconds('films') ?? 0);
             $database = true;
         } catch (\Throwable) {
             $database = false;

@@ -6,22 +6,19 @@ namespace Rhapsode\App\Shared;
 
 use Rhapsode\Core\Memo\Memo;
 
-/** Remembers for all requests of this machine, in APCu where there is one. */
-final class SharedMemo implements Memo
+/** What core remembers, remembered for all requests of this computer. */
+final readonly class SharedMemo implements Memo
 {
-    private const SECONDS = 3600;
+    public function __construct(private SharedMemory $memory) {}
 
     public function recall(string $key, \Closure $make): mixed
     {
-        if (!\function_exists('apcu_enabled') || !apcu_enabled()) {
-            return $make();
-        }
-        $known = apcu_fetch('plan ' . $key, $found);
-        if (!$found) {
+        $known = $this->memory->get("plan {$key}");
+        if (null === $known) {
             $known = $make();
             // That there is nothing may be otherwise a moment later.
             if (null !== $known) {
-                apcu_store('plan ' . $key, $known, self::SECONDS);
+                $this->memory->set("plan {$key}", $known);
             }
         }
 

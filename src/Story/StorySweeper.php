@@ -8,7 +8,6 @@ use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\EventDispatcher\EventDispatcherInterface;
 use Rhapsode\App\Asset\AssetFiles;
-use Rhapsode\App\Asset\AssetPart;
 use Rhapsode\App\Asset\AssetRecord;
 use Rhapsode\App\Shared\Store;
 
@@ -54,7 +53,6 @@ final readonly class StorySweeper
             $going->folders[] = Drawings::folder($story);
             foreach ($this->entities->getRepository(AssetRecord::class)->findBy(['place' => $story->id]) as $asset) {
                 $going->folders = [...$going->folders, ...AssetFiles::folders((string) $asset->id)];
-                $this->entities->createQuery('DELETE FROM ' . AssetPart::class . ' p WHERE p.asset = :asset')->execute(['asset' => $asset]);
                 $this->entities->remove($asset);
             }
             $this->entities->createQuery('DELETE FROM ' . StoryChange::class . ' c WHERE c.story = :story')->execute(['story' => $story]);

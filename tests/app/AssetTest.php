@@ -12,6 +12,7 @@ use Rhapsode\App\Asset\AssetWorker;
 use Rhapsode\App\Asset\PrepareAssets;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Asset\AssetState;
+use Rhapsode\Studio\Prepare\SoundReader;
 use Rhapsode\Tests\Studio\Media;
 use Symfony\Component\Messenger\Transport\TransportInterface;
 use Symfony\Component\Uid\Uuid;
@@ -134,11 +135,13 @@ final class AssetTest extends AppTestCase
     {
         $story = $this->as('sam')->story();
         self::assertStringContainsString('60 MB', StoryTest::text($this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'picture', 'bytes' => 61_000_000], 413)['detail']));
-        $this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'music', 'bytes' => 999_000_000], 201);
+        // What is too much to be made ready is not sent first.
+        $this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'music', 'bytes' => SoundReader::MOST_BYTES], 201);
+        $this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'voice', 'bytes' => SoundReader::MOST_BYTES + 1], 413);
         // And where nobody said how much it would be.
         $captions = StoryTest::text($this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'captions'], 201)['id']);
-        self::assertSame(204, $this->ask('PUT', "/api/assets/{$captions}/parts/0", str_repeat('x', 3_000_000))->getStatusCode());
-        $this->told('PUT', "/api/assets/{$captions}/parts/1", str_repeat('x', 3_000_000), 413);
+        self::assertSame(204, $this->ask('PUT', "/api/assets/{$captions}/parts/0", str_repeat('x', 1_500_000))->getStatusCode());
+        $this->told('PUT', "/api/assets/{$captions}/parts/1", str_repeat('x', 1_500_000), 413);
     }
 
     public function testWhatNobodyGoesOnToSendGoesAfterATime(): void

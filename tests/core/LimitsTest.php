@@ -61,6 +61,8 @@ final class LimitsTest extends TestCase
         }
         yield 'edits at once' => ['openapi.yaml#paths|/api/stories/{id}/edits|post|requestBody|content|application/json|schema|properties|edits|maxItems', Limits::EDITS];
         yield 'a new title' => ['openapi.yaml#paths|/api/stories|post|requestBody|content|application/json|schema|properties|title|maxLength', Limits::TITLE];
+        yield 'a remark' => ['openapi.yaml#paths|/api/handins/{id}/remarks|post|requestBody|content|application/json|schema|properties|text|maxLength', Limits::REMARK];
+        yield 'an answer' => ['openapi.yaml#paths|/api/handins/{id}/answer|post|requestBody|content|application/json|schema|properties|answer|maxLength', Limits::ANSWER];
     }
 
     #[DataProvider('places')]

@@ -8,7 +8,7 @@ import { useFetchStory, useSendIn } from '../assets/useSendIn';
 import { Button, Soft } from '../parts/controls';
 import { Toggle } from '../parts/Toggle';
 import { useTell } from '../parts/notices';
-import { clock, secondsText } from '../parts/time';
+import { clock, inSeconds, secondsText } from '../parts/time';
 import { Preview, type PreviewHandle } from '../stage/Preview';
 import { assetOf, spokenSamples, voiceOf } from '../story/slides';
 import { useStory } from '../story/useStory';
@@ -197,7 +197,7 @@ export default function BoothPage() {
                 state !== 'sending' &&
                 state !== 'waiting' &&
                 (spoken ? (
-                  `Spoken: ${secondsText(spokenSamples(slide) / 48_000)}. ${judged}`
+                  `Spoken: ${secondsText(inSeconds(spokenSamples(slide)))}. ${judged}`
                 ) : (
                   <span className="key">Space starts and stops</span>
                 ))}

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { Form } from 'react-aria-components';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
+import limits from '../../schema/limits.json';
 import { useSession } from '../api/session';
 import { answer, api, sentence } from '../api/client';
 import type { HandInView } from '../api/types';
@@ -213,7 +214,7 @@ function RemarkForm({ data, onPause }: { data: HandInView; onPause: () => number
         value={text}
         onChange={setText}
         lines={3}
-        max={1000}
+        max={limits.remark}
         autoFocus
         isRequired
       />
@@ -237,7 +238,7 @@ function AnswerForm({ data }: { data: HandInView }) {
   return (
     <Card>
       <h2>Your answer</h2>
-      <Field label="A sentence for the student" value={text} onChange={setText} lines={3} max={2000} />
+      <Field label="A sentence for the student" value={text} onChange={setText} lines={3} max={limits.answer} />
       <Row>
         <Button onPress={() => say('returned')}>Return to be mended</Button>
         <Act onPress={() => say('accepted')}>Accept</Act>

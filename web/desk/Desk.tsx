@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Form } from 'react-aria-components';
 import { Link, useNavigate } from 'react-router';
 import styled from 'styled-components';
+import limits from '../../schema/limits.json';
 import { answer, api, sentence } from '../api/client';
 import type { Assignment, Cover, Desk as DeskData } from '../api/types';
 import { Act, ActGoTo, Button, Card, Field, GoTo, IconButton, Mark, Row, Soft, StateMark } from '../parts/controls';
@@ -140,7 +141,7 @@ function Begin({ assignment }: { assignment?: Assignment }) {
       }}
     >
       <Row style={{ alignItems: 'end' }}>
-        <Field label="What is it called?" value={title} onChange={setTitle} max={120} autoFocus isRequired />
+        <Field label="What is it called?" value={title} onChange={setTitle} max={limits.title} autoFocus isRequired />
         <Act type="submit">Begin</Act>
         <Button onPress={() => setAsking(false)}>Not now</Button>
       </Row>

@@ -4,6 +4,10 @@ export function clock(seconds: number): string {
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 }
 
+/** Samples are counted at 48 kHz, everywhere. */
+export const SAMPLES = 48_000;
+export const inSeconds = (samples: number): number => samples / SAMPLES;
+
 /** A length for a person: 4 s, 4.5 s. */
 export const secondsText = (seconds: number): string => `${Number(seconds.toFixed(1))} s`;
 

@@ -18,7 +18,7 @@ import type { Bed } from '../api/types';
 import { Select } from '../parts/Choice';
 import { Button, fieldLook, Row, Soft } from '../parts/controls';
 import { useTell } from '../parts/notices';
-import { clock } from '../parts/time';
+import { clock, inSeconds } from '../parts/time';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
 import { assetOf, writtenOn } from '../story/slides';
@@ -125,7 +125,7 @@ function OneBed({ bed }: { bed: Bed }) {
     const words = writtenOn(slide, story.title);
     return [slide.id, `Slide ${i + 1}${words === '' ? '' : `: ${words.slice(0, 30)}`}`] as [string, string];
   });
-  const seconds = (music?.samples ?? 0) / 48_000;
+  const seconds = inSeconds(music?.samples ?? 0);
   const loud = QUIETEST - (level ?? bed.under);
   return (
     <One aria-label={`Bed: ${music?.file ?? ''}`}>

@@ -8,7 +8,7 @@ import type { Slide, Voice } from '../api/types';
 import { GoTo, Quiet, Row, Soft } from '../parts/controls';
 import { VoiceIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
-import { secondsText } from '../parts/time';
+import { inSeconds, secondsText } from '../parts/time';
 import { useActs } from '../story/StoryContext';
 import { spokenSamples } from '../story/slides';
 
@@ -69,7 +69,7 @@ export function VoiceStrip({ slide, name, waveform, voice, onPlay }: Props) {
   const share = (samples: number) => (samples / voice.samples) * 100;
   // Of the take that it begins with; what another adds is only counted.
   const spans = slide.voice.filter(({ asset }) => asset === slide.voice[0]?.asset);
-  const seconds = secondsText(spokenSamples(slide) / 48_000);
+  const seconds = secondsText(inSeconds(spokenSamples(slide)));
   return (
     <Row style={{ flexWrap: 'nowrap' }}>
       <Wave

@@ -1,4 +1,5 @@
 import type { Plan, Play } from '../api/types';
+import { SAMPLES } from '../parts/time';
 import { along } from './plan';
 
 /** Plays the plan's sounds from a second of the film on, each from its very place, at its gains. */
@@ -12,7 +13,7 @@ export class Sounds {
 
   /** Must be called from a press of a key or a button: browsers ask for one before they let a page be heard. */
   clock(): AudioContext {
-    this.context ??= new AudioContext({ sampleRate: 48_000 });
+    this.context ??= new AudioContext({ sampleRate: SAMPLES });
     void this.context.resume();
     return this.context;
   }

@@ -1,5 +1,6 @@
 import { NavLink } from 'react-router';
 import styled from 'styled-components';
+import limits from '../../schema/limits.json';
 import { IconButton } from '../parts/controls';
 import { RedoIcon, UndoIcon } from '../parts/icons';
 import type { StoryHold } from './useStory';
@@ -86,7 +87,7 @@ export function StoryHead({ id, hold }: { id: string; hold: StoryHold }) {
     <>
       <Title
         aria-label="Title of the story"
-        maxLength={120}
+        maxLength={limits.title}
         value={title.value}
         onChange={(event) => title.onChange(event.target.value)}
         onBlur={title.onBlur}

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rhapsode\App\Shared\Body;
 
 use Rhapsode\Core\Document\Fields;
-use Rhapsode\Core\Document\Malformed;
 use Symfony\Component\Validator\Constraint;
 use Symfony\Component\Validator\ConstraintValidator;
 
@@ -14,11 +13,8 @@ final class TextValidator extends ConstraintValidator
 {
     public function validate(mixed $value, Constraint $constraint): void
     {
-        \assert($constraint instanceof Text);
-        try {
-            null === $value || Fields::of(['it' => $value])->text('it', $constraint->most, min: $constraint->least);
-        } catch (Malformed $problem) {
-            $this->context->addViolation(trim(str_replace('“it”', '', $problem->getMessage())));
-        }
+        \assert($constraint instanceof Text && \is_string($value));
+        $problem = Fields::problemOf($value, $constraint->most, $constraint->least);
+        null === $problem || $this->context->addViolation($problem);
     }
 }
