@@ -1,9 +1,10 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vitest/config';
+import { messages } from './web/messages/compile.ts';
 
 // The page's own machines, without a server and without a browser.
 export default defineConfig({
-  plugins: [react()],
+  plugins: [messages(), react()],
   test: {
     include: ['tests/web/**/*.test.{ts,tsx}'],
     environment: 'happy-dom',

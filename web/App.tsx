@@ -10,6 +10,7 @@ import { Soft } from './parts/controls';
 import { Page } from './parts/Page';
 import { fetchPlacesAhead, place } from './parts/place';
 import { useUnsaved } from './story/useUnsaved';
+import { reader, say } from './messages/say';
 
 const ScriptPage = place(() => import('./script/ScriptPage'));
 const BoothPage = place(() => import('./booth/BoothPage'));
@@ -25,16 +26,16 @@ export function App() {
   if (person === undefined) return null;
   if (person === null) return <SignIn />;
   return (
-    <I18nProvider locale="en-US">
+    <I18nProvider locale={reader()}>
       <Unsent person={person.id} />
       <Suspense
         fallback={
           <Page title="">
-            <Soft>One moment …</Soft>
+            <Soft>{say('page.one-moment')}</Soft>
           </Page>
         }
       >
-        <Boundary place="This page" resetOn={[pathname]}>
+        <Boundary place={say('page.this-page')} resetOn={[pathname]}>
           <Routes>
             <Route path="/" element={<Desk />} />
             <Route path="/stories/:id" element={<ScriptPage />} />

@@ -6,6 +6,8 @@ import { SessionProvider } from './api/session';
 import { Refusal } from './api/client';
 import { reportTheRest } from './api/trouble';
 import { App } from './App';
+import { learn } from './messages/reader';
+import { say } from './messages/say';
 import { Boundary } from './parts/Boundary';
 import { Notices } from './parts/notices';
 import { GlobalStyle } from './theme/global';
@@ -17,19 +19,21 @@ const queries = new QueryClient({
 });
 
 reportTheRest();
-createRoot(document.getElementById('root') as HTMLElement).render(
-  <StrictMode>
-    <GlobalStyle />
-    <QueryClientProvider client={queries}>
-      <BrowserRouter>
-        <SessionProvider>
-          <Notices>
-            <Boundary place="The page">
-              <App />
-            </Boundary>
-          </Notices>
-        </SessionProvider>
-      </BrowserRouter>
-    </QueryClientProvider>
-  </StrictMode>,
+void learn().then(() =>
+  createRoot(document.getElementById('root') as HTMLElement).render(
+    <StrictMode>
+      <GlobalStyle />
+      <QueryClientProvider client={queries}>
+        <BrowserRouter>
+          <SessionProvider>
+            <Notices>
+              <Boundary place={say('page.the-page')}>
+                <App />
+              </Boundary>
+            </Notices>
+          </SessionProvider>
+        </BrowserRouter>
+      </QueryClientProvider>
+    </StrictMode>,
+  ),
 );

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Rhapsode\Studio\Messages\IcuCatalogue;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Asset\Voice;
@@ -57,7 +58,7 @@ $planOf = static function (string $folder) use ($makings): Plan {
     $from = new StoryFolder($folder, $makings);
     $story = $from->read();
 
-    return (new Planner(new FontWidths()))->plan($story, $from->lights($story));
+    return (new Planner(new FontWidths(), new IcuCatalogue()))->plan($story, $from->lights($story));
 };
 $maker = new FilmMaker($makings, $makings->segments(), $cores);
 $film = $scratch->path('film.mp4');
@@ -102,7 +103,7 @@ $before = count(glob($makings->segments() . '/*.mp4') ?: []);
 $from = new StoryFolder($twenty, $makings);
 $read = $from->read();
 $moved = (new MoveSlides([$read->slides[5]->id], $read->slides[15]->id))->apply($read);
-$move = $time(static fn() => $maker->make((new Planner(new FontWidths()))->plan($moved, $from->lights($moved)), $film, $format));
+$move = $time(static fn() => $maker->make((new Planner(new FontWidths(), new IcuCatalogue()))->plan($moved, $from->lights($moved)), $film, $format));
 $row('After a slide was moved', sprintf('%.3f x', $move / $whole), sprintf('the full making; %d segments anew', count(glob($makings->segments() . '/*.mp4') ?: []) - $before), 'only its joins');
 
 // Memory: fifteen minutes of sixty slides in 1080, of pictures of 40 megapixels: what grows with the pictures, with the length, and
@@ -144,9 +145,9 @@ $story = static function (int $count): Story {
 $small = $story(20);
 $large = $story(200);
 // What is made once for each process: the widths of letters, the rules of line breaks.
-(new Planner(new FontWidths()))->plan($small);
-$cold = $time(static fn() => (new Planner(new FontWidths()))->plan($large));
-$planner = new Planner(new FontWidths());
+(new Planner(new FontWidths(), new IcuCatalogue()))->plan($small);
+$cold = $time(static fn() => (new Planner(new FontWidths(), new IcuCatalogue()))->plan($large));
+$planner = new Planner(new FontWidths(), new IcuCatalogue());
 $planner->plan($large);
 $slides = $large->slides;
 $slides[100] = $slides[100]->withLayer(new WordsLayer('caption', WordsRole::Caption, 'Another word'));

@@ -60,7 +60,7 @@ install_js_libraries() {
 }
 
 build_front_end() {
-    local now; now=$(cd "$ROOT" && { find web schema -type f -print0 | sort -z | xargs -0 sha256sum; cat package-lock.json vite.config.ts; } | sha256sum | cut -c1-32)
+    local now; now=$(cd "$ROOT" && { find web schema messages -type f -print0 | sort -z | xargs -0 sha256sum; cat package-lock.json vite.config.ts; } | sha256sum | cut -c1-32)
     if [ ! -f "$ROOT/public/app/index.html" ] || [ "$(cat "$VAR/build.stamp" 2>/dev/null)" != "$now" ]; then
         say "Building the front end."
         (cd "$ROOT" && npm run --silent types && npm run --silent build) >"$VAR/build.log" 2>&1 || fail "The front end could not be built: $(tail -n 15 "$VAR/build.log")"

@@ -85,7 +85,7 @@ for (let i = 0; i < 120; i += 1) {
 const long = await page.evaluate(() => window.long);
 await browser.close();
 
-// What a page cannot be shown without: its scripts, and what those import.
+// What a page cannot be shown without: its scripts, what those import, and the words of its language.
 const app = new URL('../../public/app/', import.meta.url);
 const needed = (names, known = new Set()) => {
   for (const name of names.filter((one) => !known.has(one))) {
@@ -95,7 +95,8 @@ const needed = (names, known = new Set()) => {
   return known;
 };
 const kilobytes = (names) => [...names].reduce((sum, name) => sum + gzipSync(readFileSync(new URL(`assets/${name}`, app))).length, 0) / 1000;
-const first = needed([...readFileSync(new URL('index.html', app), 'utf8').matchAll(/assets\/([^"]+\.js)"/g)].map(([, name]) => name));
+const words = readdirSync(new URL('assets/', app)).filter((name) => /^en-(?!XA)/.test(name));
+const first = needed([...words, ...readFileSync(new URL('index.html', app), 'utf8').matchAll(/assets\/([^"]+\.js)"/g)].map(([, name]) => name));
 const scriptPage = needed(readdirSync(new URL('assets/', app)).filter((name) => name.startsWith('ScriptPage')), new Set(first));
 
 console.log(`\nPages, with a story of ${SLIDES} slides`);

@@ -16,9 +16,8 @@ final class Credits
     private const PAGE_EACH = 1.0;
 
     /** @return list<string> one sentence for each source */
-    public static function entries(Story $story): array
+    public static function entries(Story $story, Wording $words): array
     {
-        $words = Wording::in($story->language);
         $entries = [];
         foreach ($story->slides as $slide) {
             foreach ($slide->layers as $layer) {
@@ -53,9 +52,9 @@ final class Credits
     }
 
     /** @return list<list<string>> */
-    public static function pages(Story $story): array
+    public static function pages(Story $story, Wording $words): array
     {
-        $entries = $story->credits ? self::entries($story) : [];
+        $entries = $story->credits ? self::entries($story, $words) : [];
         if ([] === $entries) {
             return [];
         }

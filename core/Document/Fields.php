@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Document;
 
+use Rhapsode\Core\Message\Message;
+
 /**
  * Reads typed fields out of decoded JSON. Whatever is missing or of the wrong type or range is refused
  * with the field's path, so that everything behind it can rely on its types.
@@ -17,7 +19,7 @@ final readonly class Fields
     public static function of(mixed $data, string $path = ''): self
     {
         if (!\is_array($data)) {
-            throw new Malformed(self::say($path, 'must be an object'));
+            throw '' === $path ? new Malformed('document.not-an-object') : self::wrong($path, 'field.object');
         }
 
         return new self($data, $path);
@@ -75,12 +77,12 @@ final readonly class Fields
     {
         $given = $this->data[$key] ?? $default;
         if (!\is_string($given) || !mb_check_encoding($given, 'UTF-8')) {
-            throw $this->bad($key, 'must be text');
+            throw $this->bad($key, 'field.text');
         }
         $value = self::cleaned($given);
         $problem = self::problemOf($value, $max, $min);
         if (null !== $problem) {
-            throw $this->bad($key, $problem);
+            throw $this->bad($key, $problem->code, $problem->parameters);
         }
 
         return $value;
@@ -95,14 +97,14 @@ final readonly class Fields
         return \is_string($composed) ? $composed : $value;
     }
 
-    /** What is wrong with a text that is cleaned; null where nothing is. */
-    public static function problemOf(string $text, int $max, int $min = 0): ?string
+    /** What is wrong with a text that is cleaned, to be said of a {field}; null where nothing is. */
+    public static function problemOf(string $text, int $max, int $min = 0): ?Message
     {
         $length = mb_strlen($text);
 
         return match (true) {
-            $length > $max => \sprintf('is too long: %d characters, and %d fit', $length, $max),
-            $min > 0 && mb_strlen((string) preg_replace(self::UNSEEN, '', $text)) < $min => 'must not be empty',
+            $length > $max => new Message('field.too-long', ['length' => $length, 'most' => $max]),
+            $min > 0 && mb_strlen((string) preg_replace(self::UNSEEN, '', $text)) < $min => new Message('field.empty'),
             default => null,
         };
     }
@@ -116,7 +118,7 @@ final readonly class Fields
     {
         $value = $this->data[$key] ?? null;
         if (!\is_string($value) || 1 !== preg_match(self::ID, $value)) {
-            throw $this->bad($key, 'must be an id');
+            throw $this->bad($key, 'field.id');
         }
 
         return $value;
@@ -142,7 +144,7 @@ final readonly class Fields
     {
         $value = $this->data[$key] ?? $default;
         if (!\is_int($value) || $value < $min || $value > $max) {
-            throw $this->bad($key, \sprintf('must be a whole number from %d to %d', $min, $max));
+            throw $this->bad($key, 'field.whole', ['least' => $min, 'most' => $max]);
         }
 
         return $value;
@@ -158,7 +160,7 @@ final readonly class Fields
             90 => 1,
             180 => 2,
             270 => 3,
-            default => throw $this->bad($key, 'must be 0, 90, 180 or 270'),
+            default => throw $this->bad($key, 'field.quarters'),
         };
     }
 
@@ -166,7 +168,7 @@ final readonly class Fields
     {
         $value = $this->data[$key] ?? $default;
         if ((!\is_int($value) && !\is_float($value)) || !is_finite((float) $value) || $value < $min || $value > $max) {
-            throw $this->bad($key, \sprintf('must be a number from %s to %s', $min, $max));
+            throw $this->bad($key, 'field.number', ['least' => $min, 'most' => $max]);
         }
 
         return (float) $value;
@@ -181,7 +183,7 @@ final readonly class Fields
     {
         $value = $this->data[$key] ?? $default;
         if (!\is_bool($value)) {
-            throw $this->bad($key, 'must be true or false');
+            throw $this->bad($key, 'field.flag');
         }
 
         return $value;
@@ -200,7 +202,7 @@ final readonly class Fields
         $value = $this->data[$key] ?? $default?->value;
         $case = \is_string($value) ? $enum::tryFrom($value) : null;
         if (null === $case) {
-            throw $this->bad($key, 'must be one of ' . implode(', ', array_map(static fn(\BackedEnum $c): string => (string) $c->value, $enum::cases())));
+            throw $this->bad($key, 'field.choice', ['choices' => implode(', ', array_map(static fn(\BackedEnum $c): string => (string) $c->value, $enum::cases()))]);
         }
 
         return $case;
@@ -238,7 +240,7 @@ final readonly class Fields
         foreach ($this->items($key) as $pair) {
             [$from, $to] = \is_array($pair) ? array_values($pair) + [null, null] : [null, null];
             if (!\is_int($from) || !\is_int($to) || $from < $min || $to <= $from || $to > $max) {
-                throw $this->bad($key, \sprintf('must be pairs of whole numbers from %d to %d', $min, $max));
+                throw $this->bad($key, 'field.pairs', ['least' => $min, 'most' => $max]);
             }
             $pairs[] = [$from, $to];
         }
@@ -252,7 +254,7 @@ final readonly class Fields
         $objects = [];
         $values = $this->data[$key] ?? [];
         if (!\is_array($values)) {
-            throw $this->bad($key, 'must be an object');
+            throw $this->bad($key, 'field.object');
         }
         foreach ($values as $name => $value) {
             $objects[(string) $name] = self::of($value, "{$this->path}{$key}.{$name}.");
@@ -266,19 +268,21 @@ final readonly class Fields
     {
         $values = $this->data[$key] ?? [];
         if (!\is_array($values) || !array_is_list($values)) {
-            throw $this->bad($key, 'must be a list');
+            throw $this->bad($key, 'field.list');
         }
 
         return $values;
     }
 
-    private function bad(string $key, string $what): Malformed
+    /** @param array<string, string|int|float|Message> $parameters */
+    private function bad(string $key, string $code, array $parameters = []): Malformed
     {
-        return new Malformed(self::say($this->path . $key, $what));
+        return self::wrong($this->path . $key, $code, $parameters);
     }
 
-    private static function say(string $path, string $what): string
+    /** @param array<string, string|int|float|Message> $parameters */
+    private static function wrong(string $path, string $code, array $parameters = []): Malformed
     {
-        return \sprintf('“%s” %s.', '' === $path ? 'The document' : rtrim($path, '.'), $what);
+        return new Malformed($code, ['field' => rtrim($path, '.')] + $parameters);
     }
 }

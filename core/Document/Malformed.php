@@ -4,5 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Document;
 
-/** A document does not have the shape it should: the message names the field, in words for a person. */
-final class Malformed extends \DomainException {}
+use Rhapsode\Core\Message\MessageException;
+
+/** A document does not have the shape it should: the message names the field. */
+final class Malformed extends MessageException {}

@@ -17,14 +17,14 @@ final readonly class AddBed implements Edit
     public function apply(Story $story): Story
     {
         if (null === $story->music($this->bed->asset)) {
-            throw new Refused('The story does not hold that music.');
+            throw new Refused('edit.music-gone');
         }
         if (\count($story->beds) >= Limits::BEDS) {
-            throw new Refused(\sprintf('A story holds at most %d beds.', Limits::BEDS));
+            throw new Refused('edit.beds-full', ['most' => Limits::BEDS]);
         }
         foreach ($story->beds as $bed) {
             if ($bed->id === $this->bed->id) {
-                throw new Refused('That bed is in the story already.');
+                throw new Refused('edit.bed-twice');
             }
         }
 

@@ -17,10 +17,10 @@ final readonly class AddSlide implements Edit
     public function apply(Story $story): Story
     {
         if (null !== $story->indexOf($this->slide->id)) {
-            throw new Refused('That slide is in the story already.');
+            throw new Refused('edit.slide-twice');
         }
         if (\count($story->slides) >= Limits::SLIDES) {
-            throw new Refused(\sprintf('A story holds at most %d slides.', Limits::SLIDES));
+            throw new Refused('edit.slides-full', ['most' => Limits::SLIDES]);
         }
         $at = 0;
         if (null !== $this->after) {

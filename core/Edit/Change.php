@@ -64,7 +64,7 @@ final readonly class Change
             }
         }
         if ([] === $parts && !$this->isNothing()) {
-            throw new Refused('Somebody else has changed this since, so it stays as they left it.');
+            throw new Refused('edit.changed-by-another');
         }
 
         return Parts::put($story, $parts);

@@ -18,7 +18,7 @@ final readonly class ChooseVoice implements Edit
     {
         $spans = [];
         if (null !== $this->asset) {
-            $voice = $story->voice($this->asset) ?? throw new Refused('The story does not hold that recording.');
+            $voice = $story->voice($this->asset) ?? throw new Refused('edit.voice-gone');
             $spans = [new Span($voice->id, $voice->from, $voice->to)];
         }
 

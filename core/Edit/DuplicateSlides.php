@@ -20,10 +20,10 @@ final readonly class DuplicateSlides implements Edit
     {
         OnSlides::mustHave($story, $this->slides);
         if (\count($this->slides) !== \count($this->copies)) {
-            throw new Refused('Each copy needs an id of its own.');
+            throw new Refused('edit.copies-need-ids');
         }
         foreach ($this->slides as $i => $id) {
-            $slide = $story->slide($id) ?? throw new Refused('That slide is no longer in the story.');
+            $slide = $story->slide($id) ?? throw new Refused('edit.slide-gone');
             $story = (new AddSlide($slide->with(id: $this->copies[$i]), $id))->apply($story);
         }
 

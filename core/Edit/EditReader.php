@@ -46,7 +46,7 @@ final class EditReader
             'delete bed' => new DeleteBed($in->id('bed')),
             'drop captions' => new SetCaptions(null),
             'show credits' => new ShowCredits($in->flag('credits')),
-            default => throw new Malformed("There is no edit called “{$do}”."),
+            default => throw new Malformed('edit.unknown', ['edit' => $do]),
         };
     }
 
@@ -60,7 +60,7 @@ final class EditReader
     {
         $changes = $in->object('changes')->all();
 
-        return [] === $changes ? throw new Malformed('“changes” must name what changes.') : $changes;
+        return [] === $changes ? throw new Malformed('edit.changes-nothing') : $changes;
     }
 
     /** @return array<string, mixed> the properties of a bed that are told */
@@ -71,6 +71,6 @@ final class EditReader
         $read = Bed::read($changes->with(['id' => $in->id('bed'), 'asset' => 'unchanged']));
         $told = array_diff_key(array_intersect_key(get_object_vars($read), array_flip($changes->keys())), ['id' => 0, 'asset' => 0]);
 
-        return [] === $told ? throw new Malformed('“changes” must name what changes.') : $told;
+        return [] === $told ? throw new Malformed('edit.changes-nothing') : $told;
     }
 }

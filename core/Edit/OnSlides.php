@@ -36,11 +36,11 @@ final class OnSlides
     {
         foreach ($ids as $id) {
             if (null === $story->indexOf($id)) {
-                throw new Refused('That slide is no longer in the story.');
+                throw new Refused('edit.slide-gone');
             }
         }
         if ([] === $ids) {
-            throw new Refused('Choose at least one slide.');
+            throw new Refused('edit.no-slide');
         }
     }
 }

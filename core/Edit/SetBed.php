@@ -18,7 +18,7 @@ final readonly class SetBed implements Edit
     {
         foreach (['from', 'to'] as $end) {
             if (\is_string($this->changes[$end] ?? null) && null === $story->indexOf($this->changes[$end])) {
-                throw new Refused('That slide is no longer in the story.');
+                throw new Refused('edit.slide-gone');
             }
         }
         $found = false;
@@ -28,6 +28,6 @@ final readonly class SetBed implements Edit
             return $bed->id === $this->bed ? $bed->with(...$this->changes) : $bed;
         }, $story->beds);
 
-        return $found ? $story->with(beds: $beds) : throw new Refused('That bed is no longer in the story.');
+        return $found ? $story->with(beds: $beds) : throw new Refused('edit.bed-gone');
     }
 }

@@ -15,7 +15,7 @@ final readonly class SetLanguage implements Edit
     public function apply(Story $story): Story
     {
         if (1 !== preg_match('/^[A-Za-z]{2,3}(-[A-Za-z0-9]{1,8})*$/D', $this->language)) {
-            throw new Refused('A language is told by its tag, such as en or pt-BR.');
+            throw new Refused('edit.language-tag');
         }
 
         return $story->with(language: $this->language);

@@ -26,7 +26,7 @@ final readonly class SetLayer implements Edit
         return OnSlides::change($story, [$this->slide], function (Slide $slide): Slide {
             $known = $slide->layer($this->layer);
             if (null !== $known && $known->kind() !== $this->kind) {
-                throw new Refused('That layer is of another kind.');
+                throw new Refused('edit.layer-of-another-kind');
             }
 
             return $slide->withLayer(self::changed($this->kind, $this->layer, $known?->toArray() ?? [], $this->changes));

@@ -19,7 +19,7 @@ final readonly class SetSource implements Edit
     public function apply(Story $story): Story
     {
         foreach ($this->assets as $id) {
-            $asset = $story->assets[$id] ?? throw new Refused('The story does not hold that any more.');
+            $asset = $story->assets[$id] ?? throw new Refused('edit.asset-gone');
             $story = $story->withAsset($asset->withSource($asset->source->changed($this->parts)));
         }
 

@@ -19,7 +19,7 @@ final readonly class SetVoice implements Edit
     {
         foreach ($this->spans as $span) {
             if ($span->to > ($story->voice($span->asset)->samples ?? 0)) {
-                throw new Refused('The story does not hold that recording, or it is shorter.');
+                throw new Refused('edit.voice-shorter');
             }
         }
 

@@ -22,14 +22,14 @@ final readonly class ShareLength implements Edit
         OnSlides::mustHave($story, $this->slides);
         $free = array_values(array_filter($story->slides, fn(Slide $s): bool => [] === $s->voice && \in_array($s->id, $this->slides, true)));
         if ([] === $free) {
-            throw new Refused('All these slides have a voice, and stay as long as it lasts.');
+            throw new Refused('edit.all-spoken');
         }
         $shares = array_combine(
             array_map(static fn(Slide $s): string => $s->id, $free),
             Pacing::share(Rate::frames($this->seconds), \count($free)),
         );
         if ($this->seconds < Limits::LEAST_STAY * \count($free) || $this->seconds > Limits::MOST_STAY * \count($free)) {
-            throw new Refused('That leaves each slide with a time that is too short or too long.');
+            throw new Refused('edit.share-unfit');
         }
 
         return OnSlides::change($story, array_map(strval(...), array_keys($shares)), static fn(Slide $slide): Slide => $slide->with(stay: Rate::seconds($shares[$slide->id])));

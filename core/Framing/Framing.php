@@ -21,7 +21,7 @@ final readonly class Framing
             $in->has('closesOn') ? Frame::read($in->object('closesOn')) : null,
         );
         if (Motion::Set === $framing->motion && (null === $framing->opensOn || null === $framing->closesOn)) {
-            throw new Malformed('A move needs a framing that it opens on and one that it closes on.');
+            throw new Malformed('document.move-needs-both');
         }
 
         return $framing;

@@ -17,7 +17,7 @@ final readonly class Frame
     {
         if ($x < -self::SLACK || $y < -self::SLACK || $width <= 0 || $height <= 0
             || $x + $width > 1 + self::SLACK || $y + $height > 1 + self::SLACK) {
-            throw new Malformed('A framing must lie within its picture.');
+            throw new Malformed('document.framing-outside');
         }
     }
 

@@ -15,6 +15,7 @@ use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Memo\Memo;
 use Rhapsode\Core\Memo\ProcessMemo;
+use Rhapsode\Core\Message\Catalogue;
 use Rhapsode\Core\Pacing\Pacing;
 use Rhapsode\Core\Pacing\TimedSlide;
 use Rhapsode\Core\Sound\Beds;
@@ -30,21 +31,22 @@ use Rhapsode\Core\Words\Typesetter;
 /** Makes the plan of a story. */
 final readonly class Planner
 {
-    public function __construct(private TextWidths $widths, private Memo $memo = new ProcessMemo()) {}
+    public function __construct(private TextWidths $widths, private Catalogue $catalogue, private Memo $memo = new ProcessMemo()) {}
 
     /** @param array<string, LightUnder> $lights by Rendition::lightKey(); where one is missing its words get a plate */
     public function plan(Story $story, array $lights = []): Plan
     {
         $timed = Pacing::of($story);
         $typesetter = new Typesetter($this->widths, $story->shape, $story->language);
-        $pages = Credits::pages($story);
+        $wording = new Wording($this->catalogue, $story->language);
+        $pages = Credits::pages($story, $wording);
         $last = $timed[\count($timed) - 1] ?? null;
         $intoCredits = [] === $pages || null === $last ? 0 : $story->transitionOf($last->slide)->frames();
         $scenes = [];
         foreach ($timed as $i => $one) {
-            $scenes[] = $this->scene($story, $one, $i, $timed[$i + 1]->comesIn ?? $intoCredits, $typesetter, $lights);
+            $scenes[] = $this->scene($story, $one, $timed[$i + 1]->comesIn ?? $intoCredits, $wording->slide($i + 1), $typesetter, $lights);
         }
-        array_push($scenes, ...$this->credits($story, $pages, $typesetter, $last?->end() ?? 0, $intoCredits));
+        array_push($scenes, ...$this->credits($wording->credits(), $pages, $typesetter, $last?->end() ?? 0, $intoCredits));
         $ends = array_combine(array_map(static fn(Scene $s): string => $s->id, $scenes), array_map(static fn(Scene $s): int => $s->end, $scenes));
         $frames = [] === $scenes ? 0 : $scenes[\count($scenes) - 1]->end;
 
@@ -54,7 +56,7 @@ final readonly class Planner
             $story->shape,
             $scenes,
             null === $story->captions ? $this->cues($story, $timed) : Imported::cues($story->captions, $ends),
-            Credits::entries($story),
+            Credits::entries($story, $wording),
             [...Voices::plays($story, $timed), ...(new Beds($story, $timed, $frames * Rate::SAMPLES_PER_FRAME))->plays()],
         );
     }
@@ -89,9 +91,10 @@ final readonly class Planner
 
     /**
      * @param int                       $out    frames of its transition to what follows
+     * @param string                    $label  what the slide is called where it has no title
      * @param array<string, LightUnder> $lights
      */
-    private function scene(Story $story, TimedSlide $timed, int $index, int $out, Typesetter $typesetter, array $lights): Scene
+    private function scene(Story $story, TimedSlide $timed, int $out, string $label, Typesetter $typesetter, array $lights): Scene
     {
         $slide = $timed->slide;
         $context = new LayerContext($slide->id, $story->title, $story->language, $story->shape, $timed->stay + $out, $slide->layers, $story->assets, $lights, $typesetter, $this->memo);
@@ -102,7 +105,7 @@ final readonly class Planner
 
         return new Scene(
             $slide->id,
-            Layout::Title === $slide->layout ? $slide->words(WordsRole::Title)?->shown($story->title) ?? $story->title : Wording::in($story->language)->slide($index + 1),
+            Layout::Title === $slide->layout ? $slide->words(WordsRole::Title)?->shown($story->title) ?? $story->title : $label,
             Typesetter::ground(),
             $timed->start,
             $timed->end(),
@@ -117,9 +120,8 @@ final readonly class Planner
      *
      * @return list<Scene>
      */
-    private function credits(Story $story, array $pages, Typesetter $typesetter, int $start, int $comesIn): array
+    private function credits(string $heading, array $pages, Typesetter $typesetter, int $start, int $comesIn): array
     {
-        $heading = Wording::in($story->language)->credits();
         $scenes = [];
         foreach ($pages as $i => $page) {
             $end = $start + Rate::frames(Credits::seconds($page));

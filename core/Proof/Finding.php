@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Proof;
 
+use Rhapsode\Core\Message\Message;
+
 /** Something to mend, said once, and every slide that has it with what is said of that one. */
 final readonly class Finding
 {
-    /** @param array<string, string> $slides what is said of each slide by itself, by the slide's id */
-    private function __construct(public Severity $level, public string $rule, public string $sentence, public array $slides) {}
+    /** @param array<string, Message> $slides what is said of each slide by itself, by the slide's id */
+    private function __construct(public Severity $level, public string $rule, public Message $message, public array $slides) {}
 
     /**
      * @param list<Flaw> $flaws
@@ -19,7 +21,7 @@ final readonly class Finding
     {
         $alike = [];
         foreach ($flaws as $i => $flaw) {
-            $alike['' === $flaw->many ? (string) $i : $flaw->rule][] = $flaw;
+            $alike[null === $flaw->slide ? (string) $i : $flaw->rule][] = $flaw;
         }
         $findings = array_values(array_map(self::of(...), $alike));
         usort($findings, static fn(self $a, self $b): int => (Severity::Must === $b->level) <=> (Severity::Must === $a->level));
@@ -33,19 +35,19 @@ final readonly class Finding
         $slides = [];
         foreach ($flaws as $flaw) {
             if (null !== $flaw->slide) {
-                $slides[$flaw->slide] = $flaw->sentence;
+                $slides[$flaw->slide] = $flaw->message();
             }
         }
 
-        return new self($flaws[0]->level, $flaws[0]->rule, 1 === \count($flaws) ? $flaws[0]->sentence : \sprintf($flaws[0]->many, \count($flaws)), $slides);
+        return new self($flaws[0]->level, $flaws[0]->rule, 1 === \count($flaws) ? $flaws[0]->message() : new Message("proof.{$flaws[0]->rule}.many", ['count' => \count($flaws)]), $slides);
     }
 
-    /** @return array{level: string, rule: string, sentence: string, slides: list<array{id: string, sentence: string}>} */
+    /** @return array{level: string, rule: string, message: array<string, mixed>, slides: list<array{id: string, message: array<string, mixed>}>} */
     public function toArray(): array
     {
         return [
-            'level' => $this->level->value, 'rule' => $this->rule, 'sentence' => $this->sentence,
-            'slides' => array_map(static fn(string $id, string $sentence): array => ['id' => $id, 'sentence' => $sentence], array_map(strval(...), array_keys($this->slides)), array_values($this->slides)),
+            'level' => $this->level->value, 'rule' => $this->rule, 'message' => $this->message->toArray(),
+            'slides' => array_map(static fn(string $id, Message $message): array => ['id' => $id, 'message' => $message->toArray()], array_map(strval(...), array_keys($this->slides)), array_values($this->slides)),
         ];
     }
 }

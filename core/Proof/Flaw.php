@@ -4,9 +4,19 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Proof;
 
-/** One thing to mend at one place, and what to do about it: of one slide, or of the story. */
+use Rhapsode\Core\Message\Message;
+
+/** One thing to mend at one place: of one slide, or of the story. */
 final readonly class Flaw
 {
-    /** @param string $many how it is said of several slides, with %d for how many */
-    public function __construct(public Severity $level, public string $rule, public string $sentence, public ?string $slide = null, public string $many = '') {}
+    /**
+     * @param string                          $rule       names what is said of one, proof.RULE, and of several slides, proof.RULE.many
+     * @param array<string, string|int|float> $parameters of what is said of one
+     */
+    public function __construct(public Severity $level, public string $rule, private array $parameters = [], public ?string $slide = null) {}
+
+    public function message(): Message
+    {
+        return new Message('proof.' . $this->rule, $this->parameters);
+    }
 }

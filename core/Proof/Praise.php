@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Proof;
 
 use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Message\Message;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
@@ -12,7 +13,7 @@ use Rhapsode\Core\Story\Story;
 /** What is good about a story: said before what is to be mended, and only where it is so. */
 final class Praise
 {
-    /** What each sentence says is true where there is something of the kind and none of these findings. */
+    /** What each message says is true where there is something of the kind and none of these findings. */
     private const CLEAR = ['silent', 'too-quiet', 'clipped', 'noisy'];
     private const READABLE = ['words-too-long', 'too-fast-to-read'];
     private const CREDITED = ['no-source', 'half-source', 'no-music-source', 'half-music-source', 'no-picture'];
@@ -21,7 +22,7 @@ final class Praise
     /**
      * @param list<Finding> $findings of the same story
      *
-     * @return list<string>
+     * @return list<Message>
      */
     public static function of(Story $story, array $findings, ?LengthWanted $wanted = null): array
     {
@@ -34,13 +35,13 @@ final class Praise
         /** @param list<string> $rules */
         $free = static fn(array $rules): bool => [] === array_intersect(array_filter($rules, is_string(...)), $found);
 
-        return array_keys(array_filter([
-            'It opens with a title.' => Layout::Title === $story->slides[0]->layout,
-            'It is as long as the task asks.' => null !== $wanted && $free(self::LONG_ENOUGH),
-            'All that is written to be said is spoken.' => $has(static fn(Slide $s): bool => [] !== $s->voice && '' !== trim($s->script)) && $free(['script-unspoken']),
-            'Every voice is clear.' => $has(static fn(Slide $s): bool => [] !== $s->voice) && $free(self::CLEAR),
-            'The words on the pictures can be read in time.' => $has(static fn(Slide $s): bool => '' !== trim($s->words(WordsRole::Caption)->text ?? '')) && $free(self::READABLE),
-            'Everybody whose work is used is named.' => $free(self::CREDITED),
-        ]));
+        return array_map(static fn(string $code): Message => new Message($code), array_keys(array_filter([
+            'praise.title' => Layout::Title === $story->slides[0]->layout,
+            'praise.long-enough' => null !== $wanted && $free(self::LONG_ENOUGH),
+            'praise.spoken' => $has(static fn(Slide $s): bool => [] !== $s->voice && '' !== trim($s->script)) && $free(['script-unspoken']),
+            'praise.clear' => $has(static fn(Slide $s): bool => [] !== $s->voice) && $free(self::CLEAR),
+            'praise.readable' => $has(static fn(Slide $s): bool => '' !== trim($s->words(WordsRole::Caption)->text ?? '')) && $free(self::READABLE),
+            'praise.credited' => $free(self::CREDITED),
+        ])));
     }
 }

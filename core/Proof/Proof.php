@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Proof;
 
+use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Framing\Comfort;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framer;
@@ -36,8 +37,8 @@ final class Proof
     {
         $findings = self::whole($story, $plan, $wanted);
         foreach ($story->slides as $i => $slide) {
-            $label = 'Slide ' . ($i + 1);
-            array_push($findings, ...self::pictureOf($story, $slide, $label), ...self::wordsOf($story, $plan, $slide, $i, $label), ...self::voiceOf($story, $slide, $label));
+            $number = $i + 1;
+            array_push($findings, ...self::pictureOf($story, $slide, $number), ...self::wordsOf($story, $plan, $slide, $number), ...self::voiceOf($story, $slide, $number));
         }
 
         return Finding::gather($findings);
@@ -49,23 +50,23 @@ final class Proof
         $findings = [];
         $shown = array_filter($story->slides, static fn(Slide $s): bool => Layout::Title !== $s->layout);
         if ([] === $shown) {
-            return [new Flaw(Severity::Must, 'no-pictures', 'The story has no pictures yet. Bring some in.')];
+            return [new Flaw(Severity::Must, 'no-pictures')];
         }
         if (Layout::Title !== $story->slides[0]->layout) {
-            $findings[] = new Flaw(Severity::Should, 'no-title', 'The story does not open with a title slide.', $story->slides[0]->id);
+            $findings[] = new Flaw(Severity::Should, 'no-title', [], $story->slides[0]->id);
         }
         if (null !== $wanted) {
             $seconds = $plan->seconds();
             if ($seconds < $wanted->least) {
-                $findings[] = new Flaw(Severity::Must, 'too-short', \sprintf('The film is %s long, and the assignment asks for at least %s.', self::clock($seconds), self::clock($wanted->least)));
+                $findings[] = new Flaw(Severity::Must, 'too-short', ['length' => self::clock($seconds), 'least' => self::clock($wanted->least)]);
             } elseif ($seconds > $wanted->most) {
-                $findings[] = new Flaw(Severity::Must, 'too-long', \sprintf('The film is %s long, and the assignment allows at most %s.', self::clock($seconds), self::clock($wanted->most)));
+                $findings[] = new Flaw(Severity::Must, 'too-long', ['length' => self::clock($seconds), 'most' => self::clock($wanted->most)]);
             }
         }
 
         $kinds = array_unique(array_map(static fn(Slide $s): string => $story->transitionOf($s)->kind->value, array_filter($story->slides, static fn(Slide $s): bool => TransitionKind::Cut !== $story->transitionOf($s)->kind)));
         if (\count($kinds) > self::MOST_TRANSITIONS) {
-            $findings[] = new Flaw(Severity::Should, 'many-joins', \sprintf('The film joins its slides in %d different ways. At most three look calm.', \count($kinds)));
+            $findings[] = new Flaw(Severity::Should, 'many-joins', ['count' => \count($kinds), 'most' => self::MOST_TRANSITIONS]);
         }
 
         return [...$findings, ...self::music($story)];
@@ -81,12 +82,12 @@ final class Proof
                 continue;
             }
             if (null === $music->loudness) {
-                $findings[] = new Flaw(Severity::Should, 'silent-music', "Nothing can be heard in the music “{$music->file}”.");
+                $findings[] = new Flaw(Severity::Should, 'silent-music', ['file' => $music->file]);
             }
             if ($music->source->isEmpty()) {
-                $findings[] = new Flaw(Severity::Must, 'no-music-source', "The music “{$music->file}” does not say whose it is. If you made it yourself, say so.");
+                $findings[] = new Flaw(Severity::Must, 'no-music-source', ['file' => $music->file]);
             } elseif (!$music->source->isComplete()) {
-                $findings[] = new Flaw(Severity::Should, 'half-music-source', "The credit of the music “{$music->file}” lacks " . ('' === $music->source->author ? 'its author' : 'its licence') . '.');
+                $findings[] = new Flaw(Severity::Should, 'half-music-source', ['file' => $music->file, 'lacks' => self::lacks($music->source)]);
             }
         }
 
@@ -94,7 +95,7 @@ final class Proof
     }
 
     /** @return list<Flaw> */
-    private static function pictureOf(Story $story, Slide $slide, string $label): array
+    private static function pictureOf(Story $story, Slide $slide, int $number): array
     {
         if (Layout::Title === $slide->layout) {
             return [];
@@ -102,45 +103,45 @@ final class Proof
         $layer = $slide->picture();
         $picture = $story->pictureOf($slide);
         if (null === $layer || null === $picture) {
-            return [new Flaw(Severity::Must, 'no-picture', "{$label} has no picture.", $slide->id, '%d slides have no picture.')];
+            return [new Flaw(Severity::Must, 'no-picture', ['slide' => $number], $slide->id)];
         }
         $ratio = $layer->recipe->ratio($picture);
         $findings = [];
         if ($picture->source->isEmpty()) {
-            $findings[] = new Flaw(Severity::Must, 'no-source', "{$label} does not say whose picture it shows. If you made it yourself, say so.", $slide->id, '%d slides do not say whose picture they show. If you made them yourself, say so.');
+            $findings[] = new Flaw(Severity::Must, 'no-source', ['slide' => $number], $slide->id);
         } elseif (!$picture->source->isComplete()) {
-            $findings[] = new Flaw(Severity::Should, 'half-source', "The credit of {$label} lacks " . ('' === $picture->source->author ? 'its author' : 'its licence') . '.', $slide->id, 'The credits of %d slides lack an author or a licence.');
+            $findings[] = new Flaw(Severity::Should, 'half-source', ['slide' => $number, 'lacks' => self::lacks($picture->source)], $slide->id);
         }
         if ($layer->recipe->width($picture) < self::LEAST_WIDTH && !Framer::isWhole($layer->fit, $ratio, $story->shape)) {
-            $findings[] = new Flaw(Severity::Should, 'small-picture', \sprintf('The picture of %s is only %d pixels wide and will look soft. Find a larger one, or show it whole.', $label, $layer->recipe->width($picture)), $slide->id, 'The pictures of %d slides are small and will look soft. Find larger ones, or show them whole.');
+            $findings[] = new Flaw(Severity::Should, 'small-picture', ['slide' => $number, 'pixels' => $layer->recipe->width($picture)], $slide->id);
         }
         if (Fit::Fill === $layer->fit && Framer::lostByFilling($ratio, $story->shape) > Framer::MOST_LOST) {
-            $findings[] = new Flaw(Severity::Should, 'much-cropped', \sprintf('%s loses %d %% of its picture at the edges. Show it whole, or check that nothing that matters is cut off.', $label, (int) round(100 * Framer::lostByFilling($ratio, $story->shape))), $slide->id, '%d slides lose much of their pictures at the edges. Show them whole, or check that nothing that matters is cut off.');
+            $findings[] = new Flaw(Severity::Should, 'much-cropped', ['slide' => $number, 'percent' => (int) round(100 * Framer::lostByFilling($ratio, $story->shape))], $slide->id);
         }
 
         return $findings;
     }
 
     /** @return list<Flaw> */
-    private static function wordsOf(Story $story, Plan $plan, Slide $slide, int $index, string $label): array
+    private static function wordsOf(Story $story, Plan $plan, Slide $slide, int $number): array
     {
-        $planned = $plan->scenes[$index];
-        $findings = self::moveOf($planned, $slide, $label);
+        $planned = $plan->scenes[$number - 1];
+        $findings = self::moveOf($planned, $slide, $number);
         if ([] !== array_filter($planned->words(), static fn(PlannedWords $words): bool => !$words->block->fits)) {
-            $findings[] = new Flaw(Severity::Must, 'words-too-long', "The words on {$label} are too many to be read. Keep one plain fact, and say the rest.", $slide->id, 'The words on %d slides are too many to be read. Keep one plain fact, and say the rest.');
+            $findings[] = new Flaw(Severity::Must, 'words-too-long', ['slide' => $number], $slide->id);
         }
         $shown = array_map(static fn(WordsRole $role): string => $slide->words($role)?->shown($story->title) ?? '', WordsRole::cases());
         $needed = mb_strlen(implode('', $shown)) / self::READING;
         $alone = Rate::seconds($planned->end - $planned->start - $planned->comesIn);
         if ($needed > $alone) {
-            $findings[] = new Flaw(Severity::Should, 'too-fast-to-read', \sprintf('The words on %s need about %d seconds to read, and it stays for %s.', $label, (int) ceil($needed), self::seconds($alone)), $slide->id, 'The words on %d slides need longer to read than the slides stay.');
+            $findings[] = new Flaw(Severity::Should, 'too-fast-to-read', ['slide' => $number, 'needed' => (int) ceil($needed), 'stays' => round($alone, 1)], $slide->id);
         }
 
         return $findings;
     }
 
     /** @return list<Flaw> */
-    private static function moveOf(Scene $planned, Slide $slide, string $label): array
+    private static function moveOf(Scene $planned, Slide $slide, int $number): array
     {
         $move = $planned->picture()?->move;
         if (null === $move) {
@@ -148,34 +149,36 @@ final class Proof
         }
         $comfort = Comfort::of($move, Rate::seconds($planned->gone() - $planned->start));
 
-        return $comfort->isCalm() ? [] : [new Flaw(Severity::Should, 'fast-move', $comfort->zoom > Comfort::MOST_ZOOM
-            ? \sprintf('%s goes closer or further by %d %% a second, which makes some people feel sick. Frame less of a way, or let it stay longer.', $label, (int) round(100 * $comfort->zoom))
-            : \sprintf('%s moves across its picture by %d %% of the width a second, which makes some people feel sick. Frame less of a way, or let it stay longer.', $label, (int) round(100 * $comfort->pan)), $slide->id, '%d slides move so fast that some people feel sick. Frame less of a way, or let them stay longer.')];
+        $isZoom = $comfort->zoom > Comfort::MOST_ZOOM;
+
+        return $comfort->isCalm() ? [] : [new Flaw(Severity::Should, 'fast-move', [
+            'slide' => $number, 'way' => $isZoom ? 'zoom' : 'pan', 'percent' => (int) round(100 * ($isZoom ? $comfort->zoom : $comfort->pan)),
+        ], $slide->id)];
     }
 
     /** @return list<Flaw> */
-    private static function voiceOf(Story $story, Slide $slide, string $label): array
+    private static function voiceOf(Story $story, Slide $slide, int $number): array
     {
         $take = $story->voiceOf($slide);
         if (null === $take) {
             return '' === trim($slide->script)
                 ? []
-                : [new Flaw(Severity::Should, 'script-unspoken', "{$label} has a script, but nobody speaks it yet.", $slide->id, '%d slides have a script, but nobody speaks it yet.')];
+                : [new Flaw(Severity::Should, 'script-unspoken', ['slide' => $number], $slide->id)];
         }
         $findings = [];
         if (null === $take->loudness) {
-            $findings[] = new Flaw(Severity::Must, 'silent', "Nothing can be heard in the recording of {$label}. Record it again.", $slide->id, 'Nothing can be heard in the recordings of %d slides. Record them again.');
+            $findings[] = new Flaw(Severity::Must, 'silent', ['slide' => $number], $slide->id);
         } elseif ($take->loudness < Loudness::TOO_QUIET) {
-            $findings[] = new Flaw(Severity::Should, 'too-quiet', "The recording of {$label} is very quiet, so its noise will be heard. Speak nearer to the microphone.", $slide->id, 'The recordings of %d slides are very quiet, so their noise will be heard. Speak nearer to the microphone.');
+            $findings[] = new Flaw(Severity::Should, 'too-quiet', ['slide' => $number], $slide->id);
         }
         if ($take->clipped || $take->peak >= Loudness::CLIPPED) {
-            $findings[] = new Flaw(Severity::Should, 'clipped', "The recording of {$label} is too loud and crackles. Record it again a little further from the microphone.", $slide->id, 'The recordings of %d slides are too loud and crackle. Record them again a little further from the microphone.');
+            $findings[] = new Flaw(Severity::Should, 'clipped', ['slide' => $number], $slide->id);
         }
         if (null !== $take->noise && $take->noise < self::LEAST_DISTANCE) {
-            $findings[] = new Flaw(Severity::Should, 'noisy', "There is much noise behind the voice of {$label}. Find a quieter place, or speak nearer to the microphone.", $slide->id, 'There is much noise behind the voices of %d slides. Find a quieter place, or speak nearer to the microphone.');
+            $findings[] = new Flaw(Severity::Should, 'noisy', ['slide' => $number], $slide->id);
         }
         if ('' === trim($slide->script) && null === $story->captions) {
-            $findings[] = new Flaw(Severity::Should, 'no-script', "{$label} is spoken without a script, so it has no captions for those who cannot hear.", $slide->id, '%d slides are spoken without a script, so they have no captions for those who cannot hear.');
+            $findings[] = new Flaw(Severity::Should, 'no-script', ['slide' => $number], $slide->id);
         }
 
         return $findings;
@@ -188,8 +191,9 @@ final class Proof
         return \sprintf('%d:%02d', intdiv($whole, 60), $whole % 60);
     }
 
-    private static function seconds(float $seconds): string
+    /** Which of the two a credit cannot do without it lacks. */
+    private static function lacks(Source $source): string
     {
-        return rtrim(rtrim(number_format($seconds, 1), '0'), '.') . ' s';
+        return '' === $source->author ? 'author' : 'licence';
     }
 }

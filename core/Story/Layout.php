@@ -47,7 +47,7 @@ enum Layout: string
             self::Full => [WordsRole::Caption],
         };
         if ($pictures > (self::Full === $this ? 1 : 0) || \count($roles) !== \count(array_unique($roles, \SORT_REGULAR)) || [] !== array_udiff($roles, $room, static fn(WordsRole $a, WordsRole $b): int => strcmp($a->value, $b->value))) {
-            throw new Malformed('A slide has a layer that its layout has no room for.');
+            throw new Malformed('document.no-room-for-layer');
         }
     }
 }

@@ -106,10 +106,10 @@ final readonly class Slide
     public function check(): void
     {
         if (\count($this->layers) > Limits::LAYERS || \count($this->voice) > Limits::SPANS) {
-            throw new Malformed(\sprintf('A slide holds at most %d layers and %d stretches of voice.', Limits::LAYERS, Limits::SPANS));
+            throw new Malformed('document.slide-too-full', ['layers' => Limits::LAYERS, 'spans' => Limits::SPANS]);
         }
         if (\count($this->layers) !== \count(array_unique(array_map(static fn(Layer $layer): string => $layer->id(), $this->layers)))) {
-            throw new Malformed('Two layers of a slide have the same id.');
+            throw new Malformed('document.layers-alike');
         }
         $this->layout->check($this->layers);
     }

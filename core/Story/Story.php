@@ -83,19 +83,19 @@ final readonly class Story
     public function checked(): self
     {
         if (\count($this->slides) > Limits::SLIDES || \count($this->beds) > Limits::BEDS || \count($this->captions ?? []) > Limits::TIMED_CAPTIONS) {
-            throw new Malformed(\sprintf('A story holds at most %d slides, %d beds and %d captions.', Limits::SLIDES, Limits::BEDS, Limits::TIMED_CAPTIONS));
+            throw new Malformed('document.story-too-full', ['slides' => Limits::SLIDES, 'beds' => Limits::BEDS, 'captions' => Limits::TIMED_CAPTIONS]);
         }
         $seen = [];
         foreach ($this->slides as $slide) {
             if (isset($seen[$slide->id])) {
-                throw new Malformed('Two slides have the same id.');
+                throw new Malformed('document.slides-alike');
             }
             $seen[$slide->id] = true;
             $this->checkSlide($slide);
         }
         foreach ($this->beds as $bed) {
             if (null === $this->music($bed->asset)) {
-                throw new Malformed('A bed plays music that the story does not hold.');
+                throw new Malformed('document.music-missing');
             }
         }
 
@@ -107,12 +107,12 @@ final readonly class Story
         $slide->check();
         foreach ($slide->layers as $layer) {
             if (LayerKind::Picture === $layer->kind() && null === $this->picture((string) $layer->asset())) {
-                throw new Malformed('A slide shows a picture that the story does not hold.');
+                throw new Malformed('document.picture-missing');
             }
         }
         foreach ($slide->voice as $span) {
             if ($span->to > ($this->voice($span->asset)->samples ?? 0)) {
-                throw new Malformed('A slide speaks with a take that the story does not hold, or past its end.');
+                throw new Malformed('document.voice-missing');
             }
         }
     }
@@ -230,7 +230,7 @@ final readonly class Story
         try {
             return self::fromArray(json_decode($json, true, 32, \JSON_THROW_ON_ERROR));
         } catch (\JsonException) {
-            throw new Malformed('The story file is not valid JSON.');
+            throw new Malformed('document.not-json');
         }
     }
 }

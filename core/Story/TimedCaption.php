@@ -16,7 +16,7 @@ final readonly class TimedCaption
     public function __construct(public int $start, public int $end, public string $text)
     {
         if ($end <= $start) {
-            throw new Malformed('A caption must end after it begins.');
+            throw new Malformed('document.caption-ends-first');
         }
     }
 

@@ -31,12 +31,12 @@ final readonly class NotSignedIn implements AuthenticationFailureHandlerInterfac
         }
 
         return $exception instanceof TooManyLoginAttemptsAuthenticationException
-            ? new Problem(429, 'That was wrong too often. Wait five minutes, or ask your teacher.')
-            : new Problem(401, 'This name and password do not go together. Check both and try again.');
+            ? new Problem(429, 'account.too-often')
+            : new Problem(401, 'account.wrong');
     }
 
     public function start(Request $request, ?AuthenticationException $authException = null): Response
     {
-        return new Problem(401, 'Please sign in first.');
+        return new Problem(401, 'account.sign-in-first');
     }
 }

@@ -23,7 +23,7 @@ final class SessionController
     public function signIn(): Response
     {
         // The firewall has answered what it could read.
-        return new Problem(400, 'Send a name and a password.');
+        return new Problem(400, 'account.send-both');
     }
 
     #[Route('/api/session/end', name: 'sign_out', methods: ['POST'])]

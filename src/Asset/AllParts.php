@@ -9,7 +9,7 @@ use Symfony\Component\Validator\Constraints\Range;
 final readonly class AllParts
 {
     public function __construct(
-        #[Range(min: 1, max: Assets::MOST_PARTS, notInRangeMessage: 'must be a whole number from {{ min }} to {{ max }}')]
+        #[Range(min: 1, max: Assets::MOST_PARTS, notInRangeMessage: 'field.whole')]
         public int $parts,
     ) {}
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Asset;
 
+use Rhapsode\Core\Message\Message;
 use Rhapsode\Studio\Captions\CaptionFile;
 use Rhapsode\Studio\Prepare\PicturePreparer;
 use Rhapsode\Studio\Prepare\SoundReader;
@@ -26,8 +27,8 @@ enum Arriving: string
         };
     }
 
-    public function tooLarge(): string
+    public function tooLarge(): Message
     {
-        return \sprintf('This file is larger than %d MB. Save a smaller copy and bring that in.', intdiv($this->mostBytes(), 1_000_000));
+        return new Message('file.too-large', ['most' => intdiv($this->mostBytes(), 1_000_000)]);
     }
 }

@@ -41,7 +41,7 @@ final readonly class AssetController
     {
         $bytes = $request->getContent();
         if ('' === $bytes || \strlen($bytes) > Assets::PART_BYTES || $number >= Assets::MOST_PARTS) {
-            return new Problem(422, 'A part of this file is empty or too large.');
+            return new Problem(422, 'file.part-size');
         }
         if ($this->assets->bytes($asset) + \strlen($bytes) > $asset->kind->mostBytes()) {
             return self::tooLarge($asset->kind);
@@ -60,7 +60,7 @@ final readonly class AssetController
 
         return [] === $missing
             ? new JsonResponse($asset->toArray(), 202)
-            : new Problem(409, 'Some parts of this file are still on their way.', ['missing' => $missing]);
+            : new Problem(409, 'file.parts-missing', ['missing' => $missing]);
     }
 
     private static function tooLarge(Arriving $kind): Problem

@@ -46,9 +46,9 @@ class AssetRecord
     #[ORM\Column]
     public int $tries = 0;
 
-    /** Why it was refused, for its owner. */
-    #[ORM\Column(type: 'text', nullable: true)]
-    public ?string $problem = null;
+    /** @var array{code: string, parameters?: array<string, mixed>}|null why it was refused, as a message for its owner */
+    #[ORM\Column(type: 'json', nullable: true)]
+    public ?array $problem = null;
 
     /** SHA-256 of the file as it came, by which the same one is noticed. */
     #[ORM\Column(length: 64, nullable: true)]

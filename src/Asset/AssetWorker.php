@@ -68,7 +68,7 @@ final readonly class AssetWorker
         }
         try {
             if ($asset->tries > self::TRIES) {
-                throw new Unreadable('This file could not be made ready here. Save it again as another kind of file, and bring that in.');
+                throw new Unreadable('file.not-prepared');
             }
             $made = $this->preparing->prepare($asset);
             $asset->measured = $made instanceof Asset ? $made->toArray() : [];
@@ -78,7 +78,7 @@ final readonly class AssetWorker
         } catch (Unreadable|Malformed|Refused $problem) {
             // The sentence is its owner's; what led to it is for the log.
             $this->logger->notice('an asset was refused', ['asset' => (string) $asset->id, 'exception' => $problem]);
-            $asset->problem = $problem->getMessage();
+            $asset->problem = $problem->said->toArray();
             $asset->measured = [];
             $this->end($asset, AssetAct::Refuse);
         } catch (\Throwable $trouble) {

@@ -50,8 +50,8 @@ final readonly class Assets
         }
         match ($this->held($id, $number)) {
             $hash => null,
-            null => throw new Refused('This file has come in already.'),
-            default => throw new Refused('This part of the file is here already, with something else in it.'),
+            null => throw new Refused('file.here-already'),
+            default => throw new Refused('file.part-differs'),
         };
     }
 
@@ -100,7 +100,7 @@ final readonly class Assets
         $this->entities->wrapInTransaction(function () use ($asset): void {
             $this->entities->refresh($asset, LockMode::PESSIMISTIC_WRITE);
             if (AssetState::Sending !== $asset->state && AssetState::Refused !== $asset->state) {
-                throw new Refused('This file has come in already.');
+                throw new Refused('file.here-already');
             }
             $this->entities->remove($asset);
         });

@@ -11,6 +11,7 @@ use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Message\Message;
 use Rhapsode\Studio\Captions\CaptionFile;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Rhapsode\Studio\Prepare\MusicPreparer;
@@ -107,10 +108,11 @@ final readonly class Preparing
             [$said] = Tool::run([\PHP_BINDIR . '/php', $this->projectFolder . '/bin/rhapsode', 'prepare', $path, $folder], 120, 3500);
             $answer = Fields::of(json_decode($said, true, 6));
         } catch (ToolFailed $problem) {
-            throw new Unreadable('This picture is too large or too odd to be opened here. Save a smaller copy as JPEG and bring that in.', previous: $problem);
+            throw new Unreadable('picture.too-odd', previous: $problem);
         }
-        if ($answer->has('problem')) {
-            throw new Unreadable($answer->text('problem'));
+        $problem = Message::read($answer->raw('problem'));
+        if (null !== $problem) {
+            throw new Unreadable($problem);
         }
 
         return $answer;

@@ -188,7 +188,7 @@ final class DemoLoader
         $this->assets->finish($asset, 1);
         $this->worker->one($asset);
         if (AssetState::Ready !== $asset->state) {
-            throw new \RuntimeException("{$file}: {$asset->problem}");
+            throw new \RuntimeException("{$file}: " . json_encode($asset->problem));
         }
 
         return (string) ($asset->same ?? $asset->id);

@@ -55,10 +55,6 @@ class FilmRecord
     #[ORM\Column]
     public float $seconds = 0;
 
-    /** Why it could not be made, for its owner. */
-    #[ORM\Column(type: 'text', nullable: true)]
-    public ?string $problem = null;
-
     #[ORM\Column(type: 'datetime_immutable')]
     public \DateTimeImmutable $begunAt;
 
@@ -121,7 +117,6 @@ class FilmRecord
             'size' => $this->size,
             'container' => $this->container->value,
             'bytes' => $this->bytes,
-            'problem' => $this->problem,
             'begunAt' => $this->begunAt->format(\DATE_RFC3339),
         ];
     }

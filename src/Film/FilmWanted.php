@@ -11,7 +11,7 @@ use Symfony\Component\Validator\Constraints\Choice;
 final readonly class FilmWanted
 {
     public function __construct(
-        #[Choice(FilmFormat::SIZES, message: 'must be one of {{ choices }}')]
+        #[Choice(FilmFormat::SIZES, message: 'field.choice')]
         public string $size = '720',
         public Container $container = Container::Mp4,
     ) {}

@@ -35,7 +35,6 @@ final class FilmWorker
 {
     /** Milliseconds. */
     private const WAIT_FOR_OTHER = 500;
-    private const PROBLEM = 'The film could not be made this time. Your story is safe. Please try again; if it fails again, tell your teacher.';
 
     /** The last plan, since a worker often makes several segments of one film. */
     private ?string $planned = null;
@@ -126,7 +125,6 @@ final class FilmWorker
             $film->bytes = (int) filesize($video);
             $film->framesDone = $film->frames;
             $film->state = $film->state->after(FilmAct::Succeed);
-            $film->problem = null;
         });
     }
 
@@ -144,7 +142,7 @@ final class FilmWorker
             $state = $this->database->fetchOne('SELECT state FROM film WHERE id = ? FOR UPDATE', [$message->film]);
             if (\is_string($state)) {
                 $failed = FilmState::from($state)->after(FilmAct::Fail);
-                $this->database->executeStatement('UPDATE film SET state = ?, problem = ? WHERE id = ? AND state <> ?', [$failed->value, self::PROBLEM, $message->film, $failed->value]);
+                $this->database->executeStatement('UPDATE film SET state = ? WHERE id = ? AND state <> ?', [$failed->value, $message->film, $failed->value]);
             }
         });
     }

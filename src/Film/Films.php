@@ -32,7 +32,7 @@ final readonly class Films
             $this->entities->refresh($story, LockMode::PESSIMISTIC_WRITE);
             $film = new FilmRecord($story, $size, $container);
             if ([] === array_filter($film->story()->slides, static fn($slide): bool => Layout::Title !== $slide->layout)) {
-                throw new Refused('The story has no pictures yet. Bring some in first.');
+                throw new Refused('film.no-pictures-yet');
             }
             foreach ($this->entities->getRepository(FilmRecord::class)->findBy(['story' => $story, 'documentHash' => $film->documentHash, 'size' => $size, 'container' => $container]) as $same) {
                 if (!$same->state->isMadeAgain()) {
@@ -53,7 +53,7 @@ final readonly class Films
     {
         $this->whileUnderWay($film, static function (FilmRecord $film): void {
             $film->state = $film->state->after(FilmAct::Cancel);
-        }) || FilmState::Cancelled === $film->state || throw new Refused('This film is over already, so it cannot be stopped.');
+        }) || FilmState::Cancelled === $film->state || throw new Refused('film.over-already');
     }
 
     /**

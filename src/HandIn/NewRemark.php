@@ -15,7 +15,7 @@ final readonly class NewRemark
     public string $text;
 
     public function __construct(
-        #[PositiveOrZero(message: 'must be a moment of the film')]
+        #[PositiveOrZero(message: 'field.moment')]
         public float $seconds,
         string $text,
     ) {

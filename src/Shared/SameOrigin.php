@@ -31,7 +31,7 @@ final class SameOrigin
             default => $request->headers->has(self::HEADER),
         };
         if (!$ours) {
-            $event->setResponse(new Problem(403, 'This request came from another site, so nothing was done.'));
+            $event->setResponse(new Problem(403, 'problem.another-site'));
         }
     }
 }

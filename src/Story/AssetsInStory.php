@@ -31,7 +31,7 @@ final readonly class AssetsInStory
     /** @throws Refused|Unreadable */
     public function __invoke(AssetPrepared $event): void
     {
-        $record = $this->stories->find($event->record->place) ?? throw new Refused('The story is no longer there.');
+        $record = $this->stories->find($event->record->place) ?? throw new Refused('edit.story-gone');
         $edit = $this->edit($event, $record->story());
         if (null !== $edit) {
             $this->stories->edit($record, [$edit], null, $record->owner);
@@ -57,7 +57,7 @@ final readonly class AssetsInStory
             $made instanceof Voice => new AddVoice($made, $asset->slide),
             $made instanceof Music => new AddMusic($made, (string) Uuid::v7()),
             \is_string($made) => self::captions($made, $story),
-            default => throw new Refused('A story has no place for this.'),
+            default => throw new Refused('edit.no-place'),
         };
     }
 
@@ -74,7 +74,7 @@ final readonly class AssetsInStory
     {
         $captions = CaptionFile::isTimed($text) ? CaptionFile::read($text) : Transcript::timed($text, $story);
         if ([] === $captions) {
-            throw new Unreadable('A plain text is timed to the voices, and nobody speaks in this story yet. Record a voice first, or bring in a file with times.');
+            throw new Unreadable('captions.nobody-speaks');
         }
 
         return new SetCaptions($captions);

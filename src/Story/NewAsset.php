@@ -22,7 +22,7 @@ final readonly class NewAsset
     public function __construct(
         public Arriving $kind,
         string $file = 'recording',
-        #[PositiveOrZero(message: 'must be a whole number of bytes')]
+        #[PositiveOrZero(message: 'field.bytes')]
         public ?int $bytes = null,
         #[Identifier]
         public ?string $slide = null,

@@ -44,7 +44,7 @@ final readonly class Stories
     public function undo(StoryRecord $record, ?int $revision, User $author): void
     {
         $this->changing($record, $revision, function (Story $story) use ($record, $author): Story {
-            $step = $this->step($record, $author, false, 'DESC') ?? throw new Refused('There is nothing to undo.');
+            $step = $this->step($record, $author, false, 'DESC') ?? throw new Refused('edit.nothing-to-undo');
             $step->undone = true;
 
             return $step->change($story)->undone()->applyTo($story);
@@ -55,7 +55,7 @@ final readonly class Stories
     public function redo(StoryRecord $record, ?int $revision, User $author): void
     {
         $this->changing($record, $revision, function (Story $story) use ($record, $author): Story {
-            $step = $this->step($record, $author, true, 'ASC') ?? throw new Refused('There is nothing to do again.');
+            $step = $this->step($record, $author, true, 'ASC') ?? throw new Refused('edit.nothing-to-redo');
             $step->undone = false;
 
             return $step->change($story)->applyTo($story);

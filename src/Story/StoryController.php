@@ -92,7 +92,7 @@ final readonly class StoryController
     {
         $edits = array_map(EditReader::read(...), Body::of($request)->objects('edits'));
         if ([] === $edits || \count($edits) > Limits::EDITS) {
-            throw new Malformed(\sprintf('Send 1 to %d edits.', Limits::EDITS));
+            throw new Malformed('request.edits', ['most' => Limits::EDITS]);
         }
         $since = self::madeOn($request);
         $this->stories->edit($story, $edits, $since, $user);
@@ -135,7 +135,7 @@ final readonly class StoryController
     {
         $match = trim((string) $request->headers->get('If-Match'), '"');
         if (1 !== preg_match('/^\d{1,9}$/D', $match)) {
-            throw new HttpException(428, 'A change must say which revision it was made on.');
+            throw new HttpException(428);
         }
 
         return (int) $match;

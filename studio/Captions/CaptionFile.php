@@ -35,7 +35,7 @@ final class CaptionFile
     public static function text(string $bytes): string
     {
         if (\strlen($bytes) > self::MOST_BYTES) {
-            throw new Unreadable('This file is too large for captions.');
+            throw new Unreadable('captions.too-large');
         }
         $encoding = match (true) {
             str_starts_with($bytes, "\xFF\xFE") => 'UTF-16LE',
@@ -44,13 +44,13 @@ final class CaptionFile
             default => 'Windows-1252',
         };
         if (str_contains(substr($bytes, 0, 1000), "\0") && !str_starts_with($encoding, 'UTF-16')) {
-            throw new Unreadable('This file holds no text.');
+            throw new Unreadable('captions.no-text');
         }
 
         $text = str_replace(["\u{FEFF}", "\r\n", "\r"], ['', "\n", "\n"], mb_convert_encoding($bytes, 'UTF-8', $encoding));
         $longest = max([0, ...array_map(strlen(...), explode("\n", $text))]);
         if ($longest > (self::isTimed($text) ? self::LONGEST_CAPTION : self::LONGEST_PARAGRAPH)) {
-            throw new Unreadable('A line of this file is far too long for captions. Check that it is the right file.');
+            throw new Unreadable('captions.line-too-long');
         }
 
         return $text;
@@ -77,7 +77,7 @@ final class CaptionFile
             $file = new SubripFile(_requireStrictFileFormat: false);
             $file->loadFromString(trim($plain) . "\n");
         } catch (ToolFailed|\Exception $problem) {
-            throw new Unreadable('These captions cannot be read. WebVTT (.vtt) and SubRip (.srt) can, and plain text.', previous: $problem);
+            throw new Unreadable('captions.unreadable', previous: $problem);
         }
         $captions = [];
         foreach ($file->getCues() ?? [] as $cue) {
@@ -91,7 +91,7 @@ final class CaptionFile
             }
         }
         if ([] === $captions || \count($captions) > Limits::TIMED_CAPTIONS) {
-            throw new Unreadable([] === $captions ? 'There are no captions in this file.' : 'There are too many captions in this file.');
+            throw new Unreadable([] === $captions ? 'captions.none' : 'captions.too-many');
         }
 
         return $captions;

@@ -20,16 +20,17 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('film', 'Makes the film of a folder, and its captions beside it')]
+#[AsCommand('film')]
 final class FilmCommand extends FolderCommand
 {
     protected function configure(): void
     {
         parent::configure();
-        $this->addArgument('out', InputArgument::REQUIRED, 'The film to write, OUT.mp4 or OUT.webm; its captions go to OUT.vtt')
-            ->addOption('size', null, InputOption::VALUE_REQUIRED, 'Pixels of the shorter side: ' . implode(', ', FilmFormat::SIZES), '720')
-            ->addOption('height', null, InputOption::VALUE_REQUIRED, 'Height in pixels, instead of a size')
-            ->addOption('workers', null, InputOption::VALUE_REQUIRED, 'How many segments are made at once; one for each core unless said otherwise');
+        $this->setDescription($this->say('cli.film'));
+        $this->addArgument('out', InputArgument::REQUIRED, $this->say('cli.out.about'))
+            ->addOption('size', null, InputOption::VALUE_REQUIRED, $this->say('cli.size.about', ['sizes' => implode(', ', FilmFormat::SIZES)]), '720')
+            ->addOption('height', null, InputOption::VALUE_REQUIRED, $this->say('cli.height.about'))
+            ->addOption('workers', null, InputOption::VALUE_REQUIRED, $this->say('cli.workers.about'));
     }
 
     protected function perform(Story $story, Plan $plan, FolderRenditions $renditions, InputInterface $input, OutputInterface $output): int
@@ -37,10 +38,10 @@ final class FilmCommand extends FolderCommand
         $out = self::argument($input, 'out');
         $format = self::format($input, $plan, $out);
         if (!is_dir(\dirname($out)) || !is_writable(\dirname($out))) {
-            throw new Unreadable('The film cannot be written there.');
+            throw new Unreadable('cli.cannot-write');
         }
         $bar = new ProgressBar($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output);
-        $bar->setFormat(' %current%/%max% frames [%bar%] %percent:3s%% %remaining:6s% left');
+        $bar->setFormat(' ' . $this->say('cli.progress', ['done' => '%current%', 'all' => '%max%', 'bar' => '%bar%', 'percent' => '%percent:3s%%', 'left' => '%remaining:6s%'], $plan->language));
         (new FilmMaker($renditions, $renditions->segments(), self::workers($input)))->make($plan, $out, $format, static function (int $done, int $total) use ($bar): void {
             // With no frame to draw there is no length that a bar could show: only the sound is mixed, or nothing is done.
             if ($total > 0) {
@@ -53,7 +54,7 @@ final class FilmCommand extends FolderCommand
         }
         file_put_contents((string) preg_replace('/\.[^.\/]*$/', '', $out) . '.vtt', WebVtt::write($plan->cues, $plan->language));
         $output->writeln('');
-        $output->writeln(\sprintf('%s: %d slides, %.1f s', $out, \count($plan->scenes), $plan->seconds()), OutputInterface::OUTPUT_RAW);
+        $output->writeln($this->say('cli.made', ['file' => $out, 'slides' => \count($plan->scenes), 'seconds' => \sprintf('%.1f', $plan->seconds())], $plan->language), OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;
     }
@@ -61,18 +62,18 @@ final class FilmCommand extends FolderCommand
     /** @throws Unreadable */
     private static function format(InputInterface $input, Plan $plan, string $out): FilmFormat
     {
-        $container = Container::tryFrom(strtolower(pathinfo($out, \PATHINFO_EXTENSION))) ?? throw new Unreadable('A film is written as .mp4 or as .webm.');
+        $container = Container::tryFrom(strtolower(pathinfo($out, \PATHINFO_EXTENSION))) ?? throw new Unreadable('cli.film-kind');
         $height = self::option($input, 'height');
         if (null !== $height) {
             if (1 !== preg_match('/^\d{3,4}$/D', $height) || (int) $height < 144 || (int) $height > 2160 || 0 !== (int) $height % 2) {
-                throw new Unreadable('The height must be an even number from 144 to 2160.');
+                throw new Unreadable('cli.height');
             }
 
             return FilmFormat::high($plan->shape, (int) $height, $container);
         }
         $size = self::option($input, 'size') ?? '';
         if (!\in_array($size, FilmFormat::SIZES, true)) {
-            throw new Unreadable('The size must be one of ' . implode(', ', FilmFormat::SIZES) . '.');
+            throw new Unreadable('cli.size', ['sizes' => implode(', ', FilmFormat::SIZES)]);
         }
 
         return FilmFormat::of($plan->shape, $size, $container);
@@ -83,7 +84,7 @@ final class FilmCommand extends FolderCommand
     {
         $workers = self::option($input, 'workers') ?? trim((string) shell_exec('nproc'));
         if (1 !== preg_match('/^\d{1,2}$/D', $workers) || (int) $workers < 1) {
-            throw new Unreadable('The number of workers must be from 1 to 99.');
+            throw new Unreadable('cli.workers');
         }
 
         return (int) $workers;

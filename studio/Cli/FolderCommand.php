@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Cli;
 
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Message\Catalogue;
+use Rhapsode\Core\Message\Message;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Story\Story;
@@ -23,26 +25,36 @@ use Symfony\Component\Console\Output\OutputInterface;
 /** What the commands on a folder share: they read it, plan it, and say in one sentence what is wrong. */
 abstract class FolderCommand extends Command
 {
+    /** What is said before a story has been read, and so before its language is known. */
+    protected const LANGUAGE = 'en';
+
+    public function __construct(private readonly Catalogue $catalogue)
+    {
+        parent::__construct();
+    }
+
     protected function configure(): void
     {
-        $this->addArgument('folder', InputArgument::REQUIRED, 'A folder with a story.json, or with pictures, sounds and texts')
-            ->addOption('shape', null, InputOption::VALUE_REQUIRED, 'The film\'s shape: ' . implode(', ', array_column(Shape::cases(), 'value')) . '; the story\'s own unless said otherwise')
-            ->addOption('language', null, InputOption::VALUE_REQUIRED, 'The language of its words, such as en or pt-BR; the story\'s own unless said otherwise');
+        $this->addArgument('folder', InputArgument::REQUIRED, $this->say('cli.folder.about'))
+            ->addOption('shape', null, InputOption::VALUE_REQUIRED, $this->say('cli.shape.about', ['shapes' => self::shapes()]))
+            ->addOption('language', null, InputOption::VALUE_REQUIRED, $this->say('cli.language.about'));
     }
 
     final protected function execute(InputInterface $input, OutputInterface $output): int
     {
+        $language = self::LANGUAGE;
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         try {
             $renditions = new FolderRenditions(self::kept());
             $folder = new StoryFolder(rtrim(self::argument($input, 'folder'), '/'), $renditions);
             $story = self::asked($folder->read(), $input);
+            $language = $story->language;
 
-            return $this->perform($story, (new Planner(new FontWidths()))->plan($story, $folder->lights($story)), $renditions, $input, $output);
+            return $this->perform($story, (new Planner(new FontWidths(), $this->catalogue))->plan($story, $folder->lights($story)), $renditions, $input, $output);
         } catch (Unreadable $problem) {
-            $errors->writeln($problem->getMessage(), OutputInterface::OUTPUT_RAW);
+            $errors->writeln($this->catalogue->say($problem->said, $language), OutputInterface::OUTPUT_RAW);
         } catch (ToolFailed $problem) {
-            $errors->writeln('The film could not be made. ' . $problem->getMessage(), OutputInterface::OUTPUT_RAW);
+            $errors->writeln($this->say('cli.film-failed', ['why' => $problem->getMessage()], $language), OutputInterface::OUTPUT_RAW);
         }
 
         return 2;
@@ -56,14 +68,25 @@ abstract class FolderCommand extends Command
     {
         $shape = self::option($input, 'shape');
         if (null !== $shape) {
-            $story = $story->with(shape: Shape::tryFrom($shape) ?? throw new Unreadable('The shape must be one of ' . implode(', ', array_column(Shape::cases(), 'value')) . '.'));
+            $story = $story->with(shape: Shape::tryFrom($shape) ?? throw new Unreadable('cli.shape', ['shapes' => self::shapes()]));
         }
         $language = self::option($input, 'language');
         if (null !== $language && 1 !== preg_match('/^[A-Za-z]{2,3}(-[A-Za-z0-9]{1,8})*$/D', $language)) {
-            throw new Unreadable('The language must be a tag such as en or pt-BR.');
+            throw new Unreadable('cli.language');
         }
 
         return null === $language ? $story : $story->with(language: $language);
+    }
+
+    /** @param array<string, string|int|float|Message> $parameters */
+    final protected function say(string $code, array $parameters = [], string $language = self::LANGUAGE): string
+    {
+        return $this->catalogue->say(new Message($code, $parameters), $language);
+    }
+
+    private static function shapes(): string
+    {
+        return implode(', ', array_column(Shape::cases(), 'value'));
     }
 
     protected static function option(InputInterface $input, string $name): ?string

@@ -12,9 +12,15 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('plan', 'Prints the plan of a folder as JSON')]
+#[AsCommand('plan')]
 final class PlanCommand extends FolderCommand
 {
+    protected function configure(): void
+    {
+        parent::configure();
+        $this->setDescription($this->say('cli.plan'));
+    }
+
     protected function perform(Story $story, Plan $plan, FolderRenditions $renditions, InputInterface $input, OutputInterface $output): int
     {
         $printed = $plan->toArray();

@@ -13,7 +13,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** Runs as a process of its own, so that a hostile picture can cost no more than this process is allowed. */
-#[AsCommand('prepare', 'Makes one picture ready in a folder; prints its size or what is wrong with it as JSON', hidden: true)]
+#[AsCommand('prepare', hidden: true)]
 final class PrepareCommand extends Command
 {
     protected function configure(): void
@@ -28,7 +28,7 @@ final class PrepareCommand extends Command
         try {
             $said = (new PicturePreparer())->prepare(\is_string($picture) ? $picture : '', \is_string($folder) ? $folder : '', true)->toArray();
         } catch (Unreadable $problem) {
-            $said = ['problem' => $problem->getMessage()];
+            $said = ['problem' => $problem->said->toArray()];
         }
         $output->writeln(json_encode($said, \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
 

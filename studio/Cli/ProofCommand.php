@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Cli;
 
+use Rhapsode\Core\Message\Message;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Proof\Praise;
 use Rhapsode\Core\Proof\Proof;
@@ -14,20 +15,27 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('proof', 'Reads a folder as a careful friend would: what is good, and what to mend; exit status 1 if something must be mended')]
+#[AsCommand('proof')]
 final class ProofCommand extends FolderCommand
 {
+    protected function configure(): void
+    {
+        parent::configure();
+        $this->setDescription($this->say('cli.proof'));
+    }
+
     protected function perform(Story $story, Plan $plan, FolderRenditions $renditions, InputInterface $input, OutputInterface $output): int
     {
         $must = false;
         $findings = Proof::read($story, $plan);
         foreach (Praise::of($story, $findings) as $good) {
-            $output->writeln('Good: ' . $good, OutputInterface::OUTPUT_RAW);
+            $output->writeln($this->say('cli.good', ['praise' => $good], $story->language), OutputInterface::OUTPUT_RAW);
         }
         foreach ($findings as $finding) {
             $must = $must || Severity::Must === $finding->level;
             $numbers = array_map(static fn(string $id): int => (int) $story->indexOf($id) + 1, array_map(strval(...), array_keys($finding->slides)));
-            $output->writeln((Severity::Must === $finding->level ? 'Must be mended: ' : 'Better mended: ') . $finding->sentence . (\count($numbers) > 1 ? ' Slides ' . implode(', ', $numbers) . '.' : ''), OutputInterface::OUTPUT_RAW);
+            $said = \count($numbers) > 1 ? new Message('cli.slides', ['finding' => $finding->message, 'slides' => implode(', ', $numbers)]) : $finding->message;
+            $output->writeln($this->say(Severity::Must === $finding->level ? 'cli.must' : 'cli.should', ['finding' => $said], $story->language), OutputInterface::OUTPUT_RAW);
         }
 
         return $must ? 1 : 0;

@@ -22,26 +22,27 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('split', 'Says where one long recording may be cut for the slides of a folder')]
+#[AsCommand('split')]
 final class SplitCommand extends FolderCommand
 {
     protected function configure(): void
     {
-        $this->addArgument('sound', InputArgument::REQUIRED, 'The recording of the whole story');
+        $this->addArgument('sound', InputArgument::REQUIRED, $this->say('cli.sound.about'));
         parent::configure();
-        $this->addOption('write', null, InputOption::VALUE_NONE, 'Writes the parts into the folder, each under its picture\'s name, where there is no sound yet');
+        $this->setDescription($this->say('cli.split'));
+        $this->addOption('write', null, InputOption::VALUE_NONE, $this->say('cli.write.about'));
     }
 
     protected function perform(Story $story, Plan $plan, FolderRenditions $renditions, InputInterface $input, OutputInterface $output): int
     {
         $sound = self::argument($input, 'sound');
         if (!is_file($sound)) {
-            throw new Unreadable('There is no such sound.');
+            throw new Unreadable('cli.no-sound');
         }
         $measured = $renditions->addTake('split', $sound);
         $slides = array_values(array_filter($story->slides, static fn(Slide $slide): bool => Layout::Title !== $slide->layout && [] === $slide->voice));
         if (\count($slides) < 2) {
-            throw new Unreadable('The folder holds no two slides without a sound.');
+            throw new Unreadable('cli.nothing-to-split');
         }
         $seconds = static fn(int $samples): float => $samples / Rate::SAMPLES;
         $points = Splitter::points(
@@ -51,7 +52,7 @@ final class SplitCommand extends FolderCommand
             self::weights($slides, $story->language),
         );
         if (null === $points) {
-            throw new Unreadable(\sprintf('The recording has %d pauses, too few to be cut for %d slides.', \count($measured->pauses), \count($slides)));
+            throw new Unreadable('cli.too-few-pauses', ['pauses' => \count($measured->pauses), 'slides' => \count($slides)]);
         }
         $ends = [$seconds($measured->from), ...array_map(static fn(SplitPoint $point): float => $point->at, $points), $seconds($measured->to)];
         $parts = [];

@@ -43,7 +43,7 @@ final readonly class StoryFolder
     public function read(): Story
     {
         if (!is_dir($this->folder)) {
-            throw new Unreadable('There is no such folder.');
+            throw new Unreadable('folder.missing');
         }
 
         return is_file($this->folder . '/story.json') ? $this->written() : $this->lyingAbout();
@@ -68,7 +68,7 @@ final readonly class StoryFolder
         try {
             $story = Story::fromJson($this->text('story.json'));
         } catch (Malformed $problem) {
-            throw new Unreadable('story.json: ' . $problem->getMessage());
+            throw new Unreadable('folder.file-problem', ['file' => 'story.json', 'problem' => $problem->said]);
         }
         foreach ($story->assets as $asset) {
             $this->named($asset->file, fn(string $path) => match ($asset->kind()) {
@@ -112,7 +112,7 @@ final readonly class StoryFolder
             );
         }
         if ([] === $assets) {
-            throw new Unreadable('The folder holds no pictures.');
+            throw new Unreadable('folder.no-pictures');
         }
 
         [$music, $beds] = $this->bed($sounds, $sources, $names);
@@ -174,12 +174,12 @@ final readonly class StoryFolder
         $path = $this->folder . '/' . $name;
         // A name in a document leads nowhere but into its folder.
         if (basename($name) !== $name || !is_file($path)) {
-            throw new Unreadable("“{$name}” is not in the folder.");
+            throw new Unreadable('folder.file-missing', ['file' => $name]);
         }
         try {
             return $use($path);
         } catch (Unreadable $problem) {
-            throw new Unreadable($name . ': ' . $problem->getMessage());
+            throw new Unreadable('folder.file-problem', ['file' => $name, 'problem' => $problem->said]);
         }
     }
 

@@ -21,7 +21,7 @@ final class MusicPreparer
             Tool::ffmpeg(['-v', 'error', '-i', Tool::file($flac), '-c:a', 'libopus', '-b:a', '96k', '-fflags', '+bitexact', '-f', 'ogg', Tool::file($folder . '/' . MeasuredMusic::LIGHT)], 600);
             [$loudness, $loudest, $peak] = SoundReader::loudness($flac);
         } catch (ToolFailed $problem) {
-            throw new Unreadable('This sound is broken and cannot be played. Try to save it again, or take it from where it came.', previous: $problem);
+            throw new Unreadable('sound.broken', previous: $problem);
         }
 
         return new MeasuredMusic($samples, $loudness, $loudest, $peak);

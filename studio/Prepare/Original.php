@@ -46,7 +46,7 @@ final class Original
                 ++$at;
             }
             if ("\xFF" !== ($bytes[$at] ?? '') || !isset($bytes[$at + 3])) {
-                throw new Unreadable('This picture is broken and cannot be opened. Try to save it again, or take it from where it came.');
+                throw new Unreadable('picture.broken');
             }
             $marker = \ord($bytes[$at + 1]);
             $length = 2 + (\ord($bytes[$at + 2]) << 8 | \ord($bytes[$at + 3]));
@@ -94,7 +94,7 @@ final class Original
                 return $out;
             }
         }
-        throw new Unreadable('This picture is broken and cannot be opened. Try to save it again, or take it from where it came.');
+        throw new Unreadable('picture.broken');
     }
 
     private static function webp(string $bytes): string

@@ -28,13 +28,13 @@ final class PicturePreparer
     public function prepare(string $path, string $folder, bool $keepsOriginal = false): PreparedPicture
     {
         if ((int) filesize($path) > self::MOST_BYTES) {
-            throw new Unreadable('This picture is larger than 60 MB. Save a smaller copy and bring that in.');
+            throw new Unreadable('picture.too-large', ['most' => intdiv(self::MOST_BYTES, 1_000_000)]);
         }
         $head = (string) file_get_contents($path, length: 64);
         if ('' === $head) {
-            throw new Unreadable('This file is empty.');
+            throw new Unreadable('file.empty');
         }
-        $kind = PictureKind::of($head) ?? throw new Unreadable('This file is not a picture that can be read. JPEG, PNG, WebP, HEIC, AVIF, TIFF and GIF can.');
+        $kind = PictureKind::of($head) ?? throw new Unreadable('picture.unknown-kind');
         self::limit();
         // ImageMagick reads patterns and page numbers into names: it is given one that holds neither.
         $scratch = new Scratch();
@@ -44,7 +44,7 @@ final class PicturePreparer
             [$image, $size, $orientation] = self::decode($plain, $kind);
             $original = $keepsOriginal ? $this->original($plain, $kind, $orientation, $folder) : '';
         } catch (\ImagickException $problem) {
-            throw new Unreadable('This picture is broken and cannot be opened. Try to save it again, or take it from where it came.', previous: $problem);
+            throw new Unreadable('picture.broken', previous: $problem);
         }
         // Each smaller copy is made from the one before: the same look for a fraction of the work.
         self::write($image, $folder . '/' . PreparedPicture::MASTER, self::MASTER_SIDE, 92);
@@ -124,7 +124,7 @@ final class PicturePreparer
         [$wide, $high] = [$look->getImageWidth(), $look->getImageHeight()];
         $look->clear();
         if ($wide * $high > self::MOST_PIXELS) {
-            throw new Unreadable(\sprintf('This picture has %d megapixels, and %d can be read. Save a smaller copy and bring that in.', (int) round($wide * $high / 1e6), (int) (self::MOST_PIXELS / 1e6)));
+            throw new Unreadable('picture.too-many-pixels', ['megapixels' => (int) round($wide * $high / 1e6), 'most' => (int) (self::MOST_PIXELS / 1e6)]);
         }
         $half = PictureKind::Jpeg === $kind && $wide * $high > self::LARGE;
         $image = new \Imagick();

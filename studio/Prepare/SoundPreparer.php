@@ -39,7 +39,7 @@ final class SoundPreparer
             }
             [$loudness, , $peak] = SoundReader::loudness($flac, "atrim=start_sample={$voice[0]}:end_sample={$voice[1]},asetpts=N/SR/TB,");
         } catch (ToolFailed $problem) {
-            throw new Unreadable('This sound is broken and cannot be played. Try to save it again, or take it from where it came.', previous: $problem);
+            throw new Unreadable('sound.broken', previous: $problem);
         }
 
         return new MeasuredSound($samples, $voice[0], $voice[1], $loudness, $peak, VoiceActivity::noise($rms), VoiceActivity::isClipped($came), $pauses, self::drawn($peaks), $cleaning->decibels ?? 0.0);

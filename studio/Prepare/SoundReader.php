@@ -20,20 +20,20 @@ final class SoundReader
     private const MOST_RATE = 192_000;
     private const MOST_CHANNELS = 8;
     private const MOST_STREAMS = 16;
-    private const BROKEN = 'This sound is broken and cannot be played. Try to save it again, or take it from where it came.';
+    private const BROKEN = 'sound.broken';
 
     /** @throws Unreadable in one sentence when it is no sound, empty, broken, or too large */
     public static function kind(string $path): SoundKind
     {
         if ((int) filesize($path) > self::MOST_BYTES) {
-            throw new Unreadable('This sound is larger than 400 MB. Save it as MP3 or FLAC and bring that in.');
+            throw new Unreadable('sound.too-large', ['most' => intdiv(self::MOST_BYTES, 1_000_000)]);
         }
         $head = (string) file_get_contents($path, length: 64);
         if ('' === $head) {
-            throw new Unreadable('This recording is empty.');
+            throw new Unreadable('file.empty');
         }
 
-        return SoundKind::of($head) ?? throw new Unreadable('This file is not a sound that can be read. WAV, MP3, M4A, Ogg, FLAC, WebM and AIFF can.');
+        return SoundKind::of($head) ?? throw new Unreadable('sound.unknown-kind');
     }
 
     /**
@@ -61,7 +61,7 @@ final class SoundReader
         }
         $samples = self::samples($flac);
         if ($samples < Rate::SAMPLES / 10) {
-            throw new Unreadable('This recording is too short to hold a voice.');
+            throw new Unreadable('sound.too-short');
         }
 
         return $samples;
@@ -97,14 +97,17 @@ final class SoundReader
         }
         $sounds = array_values(array_filter($told['streams'] ?? [], static fn(array $stream): bool => 'audio' === ($stream['codec_type'] ?? '')));
         if ([] === $sounds || \count($told['streams'] ?? []) > self::MOST_STREAMS) {
-            throw new Unreadable([] === $sounds ? 'There is no sound in this file.' : self::BROKEN);
+            throw new Unreadable([] === $sounds ? 'sound.none-in-file' : self::BROKEN);
         }
         $rate = (int) ($sounds[0]['sample_rate'] ?? 0);
         if ($rate < self::LEAST_RATE || $rate > self::MOST_RATE || ($sounds[0]['channels'] ?? 0) > self::MOST_CHANNELS) {
-            throw new Unreadable(\sprintf('This sound says that it has %d Hz and %d channels; %d to %d Hz and up to %d channels can be read. Save it again as WAV or MP3.', $rate, $sounds[0]['channels'] ?? 0, self::LEAST_RATE, self::MOST_RATE, self::MOST_CHANNELS));
+            throw new Unreadable('sound.odd', [
+                'rate' => $rate, 'channels' => (int) ($sounds[0]['channels'] ?? 0),
+                'leastRate' => self::LEAST_RATE, 'mostRate' => self::MOST_RATE, 'mostChannels' => self::MOST_CHANNELS,
+            ]);
         }
         if ((float) ($told['format']['duration'] ?? 0) > self::MOST_SECONDS) {
-            throw new Unreadable('This sound is longer than four hours. Cut it, and bring in the part that you need.');
+            throw new Unreadable('sound.too-long');
         }
     }
 

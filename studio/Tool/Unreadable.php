@@ -4,5 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Tool;
 
-/** A file that cannot be used, with one sentence that tells its owner why and what to do. */
-final class Unreadable extends \DomainException {}
+use Rhapsode\Core\Message\MessageException;
+
+/** A file that cannot be used: why, and what its owner may do. */
+final class Unreadable extends MessageException {}

@@ -112,7 +112,7 @@ final class AssetTest extends AppTestCase
         $ended = $this->prepared($asset);
 
         self::assertSame('refused', $ended['state']);
-        self::assertStringContainsString('not a sound', StoryTest::text($ended['problem']));
+        self::assertSame(['code' => 'sound.unknown-kind'], $ended['problem']);
         self::assertSame([], self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 0, 'voice'));
         self::assertSame(204, $this->ask('DELETE', "/api/assets/{$asset}")->getStatusCode());
         $this->told('GET', "/api/assets/{$asset}", null, 404);
@@ -204,6 +204,6 @@ final class AssetTest extends AppTestCase
         $this->entities()->getConnection()->executeStatement("UPDATE asset SET state = 'preparing', tries = 3 WHERE id = ?", [$asset]);
         $ended = $this->prepared($asset);
         self::assertSame('refused', $ended['state']);
-        self::assertStringContainsString('another kind of file', StoryTest::text($ended['problem']));
+        self::assertSame(['code' => 'file.not-prepared'], $ended['problem']);
     }
 }

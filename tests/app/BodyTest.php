@@ -13,8 +13,8 @@ final class BodyTest extends AppTestCase
     public static function bodies(): iterable
     {
         yield 'no title' => [['title' => ' '], 422, '“title” must not be empty.'];
-        yield 'none at all' => [[], 422, '“title” should be of type string.'];
-        yield 'of another kind' => [['title' => ['a']], 422, '“title” should be of type string.'];
+        yield 'none at all' => [[], 422, '“title” must be of type string.'];
+        yield 'of another kind' => [['title' => ['a']], 422, '“title” must be of type string.'];
         yield 'too long' => [['title' => str_repeat('a', 121)], 422, '“title” is too long: 121 characters, and 120 fit.'];
         yield 'no id' => [['title' => 'A', 'assignment' => '../etc'], 422, '“assignment” must be an id.'];
         yield 'half a body' => ['{"title":', 422, 'The request is not valid JSON.'];
@@ -30,7 +30,7 @@ final class BodyTest extends AppTestCase
     public function testAFilmOfAKindThereIsNot(): void
     {
         $story = $this->as('sam')->story();
-        self::assertSame('“container” should be of type int|string.', $this->told('POST', "/api/stories/{$story}/films", ['container' => [7]], 422)['detail']);
+        self::assertSame('“container” must be of type int|string.', $this->told('POST', "/api/stories/{$story}/films", ['container' => [7]], 422)['detail']);
         self::assertStringNotContainsString('Rhapsode\\', (string) json_encode($this->told('POST', "/api/stories/{$story}/films", ['container' => 'avi'], 422), \JSON_UNESCAPED_SLASHES));
     }
 

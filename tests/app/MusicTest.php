@@ -60,7 +60,7 @@ final class MusicTest extends AppTestCase
     public function testWhatIsNoMusicAndNoBedIsRefused(): void
     {
         $story = $this->as('sam')->story();
-        self::assertStringContainsString('not a sound', StoryTest::text($this->bring($story, 'music', 'words')['problem']));
+        self::assertSame(['code' => 'sound.unknown-kind'], $this->bring($story, 'music', 'words')['problem']);
         $this->edit($story, ['do' => 'add bed', 'bed' => ['id' => 'b', 'asset' => 'nowhere']], 409);
         $this->edit($story, ['do' => 'set bed', 'bed' => 'nowhere', 'changes' => ['under' => 3]], 409);
         $this->edit($story, ['do' => 'set bed', 'bed' => 'b', 'changes' => ['under' => 300]], 422);
@@ -77,8 +77,8 @@ final class MusicTest extends AppTestCase
             $this->edit($story, ['do' => 'drop captions']);
             self::assertSame([], self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'cues'));
         }
-        self::assertStringContainsString('nobody speaks', StoryTest::text($this->bring($story, 'captions', 'Only words.')['problem']));
-        self::assertStringContainsString('cannot be read', StoryTest::text($this->bring($story, 'captions', 'a --> b')['problem']));
+        self::assertSame(['code' => 'captions.nobody-speaks'], $this->bring($story, 'captions', 'Only words.')['problem']);
+        self::assertSame(['code' => 'captions.unreadable'], $this->bring($story, 'captions', 'a --> b')['problem']);
     }
 
     public function testAFilmIsMadeInTheSizeAndKindAskedFor(): void

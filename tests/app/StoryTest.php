@@ -173,7 +173,7 @@ final class StoryTest extends AppTestCase
         $ended = $this->bringIn($id, $path, 'broken.jpg');
 
         self::assertSame('refused', $ended['state']);
-        self::assertStringContainsString('broken', self::text($ended['problem']));
+        self::assertSame(['code' => 'picture.broken'], $ended['problem']);
         self::assertCount(1, (array) self::at($this->told('GET', "/api/stories/{$id}"), 'story', 'slides'));
         unlink($path);
     }

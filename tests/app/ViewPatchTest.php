@@ -13,6 +13,7 @@ use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\EditReader;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Studio\Messages\IcuCatalogue;
 use Rhapsode\Tests\Core\EvenWidths;
 use Rhapsode\Tests\Core\Stories;
 
@@ -25,7 +26,7 @@ final class ViewPatchTest extends TestCase
         $waveforms = array_map(static fn(): array => [0.5], array_filter($story->assets, static fn($asset): bool => 'voice' === $asset->kind()->value));
 
         return [
-            'story' => $story->toArray(), 'plan' => (new Planner(new EvenWidths()))->plan($story)->toArray(),
+            'story' => $story->toArray(), 'plan' => (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)->toArray(),
             'praise' => [], 'proof' => [['rule' => (string) \count($story->slides)]], 'waveforms' => [] === $waveforms ? new \stdClass() : $waveforms,
         ];
     }

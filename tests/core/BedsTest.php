@@ -14,6 +14,7 @@ use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Loudness;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Studio\Messages\IcuCatalogue;
 
 /** Music under the voice. Samples at 48 kHz. */
 final class BedsTest extends TestCase
@@ -21,7 +22,7 @@ final class BedsTest extends TestCase
     /** @param list<Bed> $beds */
     private static function plan(array $beds, int $seconds = 300): Plan
     {
-        return (new Planner(new EvenWidths()))->plan(self::story($beds, $seconds));
+        return (new Planner(new EvenWidths(), new IcuCatalogue()))->plan(self::story($beds, $seconds));
     }
 
     /**

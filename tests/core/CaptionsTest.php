@@ -13,13 +13,14 @@ use Rhapsode\Core\Pacing\Pacing;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Words\WordsPlace;
+use Rhapsode\Studio\Messages\IcuCatalogue;
 
 final class CaptionsTest extends TestCase
 {
     /** @return list<Cue> */
     private static function cues(string $script, float $voice, string $language = 'en'): array
     {
-        return (new Planner(new EvenWidths()))->plan(Stories::of([[], ['voice' => $voice, 'script' => $script]])->with(language: $language))->cues;
+        return (new Planner(new EvenWidths(), new IcuCatalogue()))->plan(Stories::of([[], ['voice' => $voice, 'script' => $script]])->with(language: $language))->cues;
     }
 
     /** @return iterable<string, array{string, float, string}> */
@@ -72,7 +73,7 @@ final class CaptionsTest extends TestCase
     public function testCuesKeepClearOfTheCaptionOnThePicture(): void
     {
         foreach (['bottom' => true, 'middle' => false, 'top' => false] as $place => $high) {
-            [$cue] = (new Planner(new EvenWidths()))->plan(Stories::of([['voice' => 3.0, 'script' => 'Said.', 'caption' => 'A fact', 'place' => WordsPlace::from($place)]]))->cues;
+            [$cue] = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan(Stories::of([['voice' => 3.0, 'script' => 'Said.', 'caption' => 'A fact', 'place' => WordsPlace::from($place)]]))->cues;
             self::assertSame($high, $cue->high, $place);
             self::assertSame($high, str_contains(WebVtt::write([$cue]), ' line:6%'));
         }
@@ -81,7 +82,7 @@ final class CaptionsTest extends TestCase
     /** One planner plans both: what it remembers of a picture's slide is not taken for a title's. */
     public function testWhatIsRememberedIsToldApart(): void
     {
-        $planner = new Planner(new EvenWidths());
+        $planner = new Planner(new EvenWidths(), new IcuCatalogue());
         $high = static fn(Layout $kind): bool => $planner->plan(Stories::of([['voice' => 3.0, 'script' => 'Said.', 'layout' => $kind, 'caption' => 'A fact']]))->cues[0]->high;
 
         self::assertTrue($high(Layout::Full));

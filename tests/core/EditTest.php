@@ -183,7 +183,7 @@ final class EditTest extends TestCase
 
     public function testWhatIsNoLongerThereCannotBeMoved(): void
     {
-        $this->expectExceptionObject(new Refused('That slide is no longer in the story.'));
+        $this->expectExceptionObject(new Refused('edit.slide-gone'));
         self::apply(['do' => 'move slides', 'slides' => ['gone'], 'after' => null]);
     }
 

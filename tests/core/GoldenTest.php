@@ -27,6 +27,7 @@ use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Transition;
 use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Studio\Messages\IcuCatalogue;
 
 /**
  * tests/golden/performance.json: a plan, and what is seen and heard at moments of it, by core's own rules. The page's
@@ -52,7 +53,7 @@ final class GoldenTest extends TestCase
         $story = (new SetLayer('s2', 'mark', LayerKind::Icon, ['name' => 'arrow', 'comes' => 1.0]))->apply($story);
         $story = (new SetVoice('s4', [new Span('t4', 48_000, 90_000), new Span('t4', 120_000, 168_000)]))->apply($story);
 
-        return (new Planner(new EvenWidths()))->plan($story);
+        return (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story);
     }
 
     /** @return array<string, mixed> */

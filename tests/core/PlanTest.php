@@ -12,6 +12,7 @@ use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Credits\Credits;
+use Rhapsode\Core\Credits\Wording;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
@@ -28,13 +29,19 @@ use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Studio\Messages\IcuCatalogue;
 use Rhapsode\Studio\Words\FontWidths;
 
 final class PlanTest extends TestCase
 {
+    private static function wording(Story $story): Wording
+    {
+        return new Wording(new IcuCatalogue(), $story->language);
+    }
+
     private static function plan(Story $story): Plan
     {
-        return (new Planner(new FontWidths()))->plan($story);
+        return (new Planner(new FontWidths(), new IcuCatalogue()))->plan($story);
     }
 
     /** @return iterable<array{int}> */
@@ -57,7 +64,7 @@ final class PlanTest extends TestCase
             self::assertSame($plan->scenes[$i + 1]->comesIn ?? 0, $slide->transition->frames, 'a transition belongs to both its scenes');
         }
         self::assertSame($at, $plan->frames());
-        $pages = \count(Credits::pages($story));
+        $pages = \count(Credits::pages($story, self::wording($story)));
         self::assertCount(\count($story->slides) + $pages, $plan->scenes);
         self::assertSame(0 === $pages ? $story->slides[\count($story->slides) - 1]->id : "credits-{$pages}", $plan->scenes[\count($plan->scenes) - 1]->id);
         foreach ($plan->plays as $play) {
@@ -91,15 +98,15 @@ final class PlanTest extends TestCase
     {
         $story = Stories::of([[], [], []]);
 
-        self::assertSame(['“The mill” by Ann · example.org/mill · CC BY 4.0'], Credits::entries($story));
-        self::assertSame([], Credits::pages($story->with(credits: false)));
+        self::assertSame(['“The mill” by Ann · example.org/mill · CC BY 4.0'], Credits::entries($story, self::wording($story)));
+        self::assertSame([], Credits::pages($story->with(credits: false), self::wording($story)));
     }
 
     public function testWhatIsNotShownIsNotCredited(): void
     {
         $story = Stories::of([[]])->with(assets: ['p' => new Picture('p', 'p', 9, 9), 'q' => Stories::picture()]);
 
-        self::assertSame([], Credits::entries($story));
+        self::assertSame([], Credits::entries($story, self::wording($story)));
         self::assertCount(1, self::plan($story)->scenes);
     }
 
@@ -110,7 +117,7 @@ final class PlanTest extends TestCase
             $pictures["p{$i}"] = new Picture("p{$i}", "{$i}.jpg", 1600, 900, new Source("Picture {$i}", 'Ann'));
             $slides[] = Slide::showing("s{$i}", "p{$i}");
         }
-        $pages = Credits::pages(new Story('T', $slides, $pictures));
+        $pages = Credits::pages($many = new Story('T', $slides, $pictures), self::wording($many));
 
         self::assertSame([5, 5, 4], array_map(\count(...), $pages));
     }

@@ -19,6 +19,7 @@ use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Message\Message;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Proof\Finding;
 use Rhapsode\Core\Proof\LengthWanted;
@@ -30,6 +31,7 @@ use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\Transition;
 use Rhapsode\Core\Story\TransitionKind;
+use Rhapsode\Studio\Messages\IcuCatalogue;
 
 /** What Proof says of movement, sound, music and joins. */
 final class ProofTest extends TestCase
@@ -37,7 +39,7 @@ final class ProofTest extends TestCase
     /** @return list<string> */
     private static function rules(Story $story): array
     {
-        return array_map(static fn(Finding $f): string => $f->rule, Proof::read($story, (new Planner(new EvenWidths()))->plan($story)));
+        return array_map(static fn(Finding $f): string => $f->rule, Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)));
     }
 
     /** @return iterable<string, array{Picture, Shape}> */
@@ -88,31 +90,31 @@ final class ProofTest extends TestCase
     public function testEachKindOfThingIsSaidOnceWithItsSlides(): void
     {
         $story = Stories::of(array_fill(0, 12, []))->withAsset(new Picture('p', 'p.jpg', 2400, 1350));
-        $findings = array_values(array_filter(Proof::read($story, (new Planner(new EvenWidths()))->plan($story)), static fn(Finding $f): bool => 'no-source' === $f->rule));
+        $findings = array_values(array_filter(Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)), static fn(Finding $f): bool => 'no-source' === $f->rule));
 
         self::assertCount(1, $findings);
-        self::assertStringStartsWith('12 slides do not say whose picture they show', $findings[0]->sentence);
+        self::assertEquals(new Message('proof.no-source.many', ['count' => 12]), $findings[0]->message);
         self::assertSame(array_map(static fn(int $i): string => "s{$i}", range(0, 11)), array_keys($findings[0]->slides));
-        self::assertStringStartsWith('Slide 3 does not say', $findings[0]->slides['s2']);
+        self::assertEquals(new Message('proof.no-source', ['slide' => 3]), $findings[0]->slides['s2']);
         $one = $story->with(slides: \array_slice($story->slides, 0, 1));
-        self::assertStringStartsWith('Slide 1 does not say', Proof::read($one, (new Planner(new EvenWidths()))->plan($one))[0]->sentence, 'what must be mended first');
+        self::assertEquals(new Message('proof.no-source', ['slide' => 1]), Proof::read($one, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($one))[0]->message, 'what must be mended first');
     }
 
     public function testWhatIsGoodIsSaidOnlyWhereItIsSo(): void
     {
-        $praise = static fn(Story $story, ?LengthWanted $wanted = null): array => Praise::of($story, Proof::read($story, (new Planner(new EvenWidths()))->plan($story), $wanted), $wanted);
+        $praise = static fn(Story $story, ?LengthWanted $wanted = null): array => array_map(static fn(Message $m): string => $m->code, Praise::of($story, Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story), $wanted), $wanted));
         $good = Stories::of([['layout' => Layout::Title], ['voice' => 4.0, 'script' => 'The tide comes in.', 'caption' => 'A fact']]);
 
         self::assertCount(6, $praise($good, new LengthWanted(1, 60)));
-        self::assertContains('Every voice is clear.', $praise($good));
-        self::assertNotContains('It is as long as the task asks.', $praise($good), 'there is no task');
-        self::assertNotContains('It is as long as the task asks.', $praise($good, new LengthWanted(60, 90)));
-        self::assertNotContains('Everybody whose work is used is named.', $praise($good->withAsset(new Picture('p', 'p.jpg', 2400, 1350))));
-        self::assertNotContains('It opens with a title.', $praise($good->with(slides: \array_slice($good->slides, 1))));
+        self::assertContains('praise.clear', $praise($good));
+        self::assertNotContains('praise.long-enough', $praise($good), 'there is no task');
+        self::assertNotContains('praise.long-enough', $praise($good, new LengthWanted(60, 90)));
+        self::assertNotContains('praise.credited', $praise($good->withAsset(new Picture('p', 'p.jpg', 2400, 1350))));
+        self::assertNotContains('praise.title', $praise($good->with(slides: \array_slice($good->slides, 1))));
         $voice = $good->voice('t1');
         self::assertNotNull($voice);
         $loud = $good->withAsset(new Voice('t1', $voice->file, $voice->samples, $voice->from, $voice->to, $voice->loudness, $voice->peak, null, true));
-        self::assertNotContains('Every voice is clear.', $praise($loud));
+        self::assertNotContains('praise.clear', $praise($loud));
         self::assertSame([], $praise(new Story('Nothing yet', [new Slide('t', Layout::Title)])));
     }
 

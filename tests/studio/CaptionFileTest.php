@@ -47,7 +47,7 @@ final class CaptionFileTest extends TestCase
                 CaptionFile::read($bytes);
                 self::fail('there are none');
             } catch (Unreadable $problem) {
-                self::assertStringEndsWith('.', $problem->getMessage());
+                self::assertStringStartsWith('captions.', $problem->said->code);
             }
         }
     }
@@ -60,7 +60,7 @@ final class CaptionFileTest extends TestCase
                 CaptionFile::text($bytes);
                 self::fail('it is refused');
             } catch (Unreadable $problem) {
-                self::assertStringContainsString('too long', $problem->getMessage());
+                self::assertSame('captions.line-too-long', $problem->said->code);
             }
         }
         // An hour of speech in one paragraph is read.

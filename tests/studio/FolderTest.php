@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Message\Message;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Studio\Folder\FolderRenditions;
@@ -76,7 +77,7 @@ final class FolderTest extends TestCase
         Media::picture($this->scratch->path('outside.jpg'), width: 64, height: 36);
         file_put_contents($this->in('story.json'), '{"version":1,"title":"T","slides":[],"pictures":{"p":{"file":"../outside.jpg","width":64,"height":36}}}');
 
-        $this->expectExceptionObject(new Unreadable('“../outside.jpg” is not in the folder.'));
+        $this->expectExceptionObject(new Unreadable('folder.file-missing', ['file' => '../outside.jpg']));
         $this->read();
     }
 
@@ -84,7 +85,7 @@ final class FolderTest extends TestCase
     {
         file_put_contents($this->in('story.json'), '{"version":1,');
 
-        $this->expectExceptionObject(new Unreadable('story.json: The story file is not valid JSON.'));
+        $this->expectExceptionObject(new Unreadable('folder.file-problem', ['file' => 'story.json', 'problem' => new Message('document.not-json')]));
         $this->read();
     }
 

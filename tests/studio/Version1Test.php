@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Studio\Folder\FolderRenditions;
 use Rhapsode\Studio\Folder\StoryFolder;
+use Rhapsode\Studio\Messages\IcuCatalogue;
 use Rhapsode\Studio\Mux\FilmMaker;
 use Rhapsode\Studio\Render\FilmFormat;
 use Rhapsode\Studio\Tool\Scratch;
@@ -43,7 +44,7 @@ final class Version1Test extends TestCase
         $renditions = new FolderRenditions($scratch->path('kept'));
         $from = new StoryFolder($folder, $renditions);
         $story = $from->read();
-        $plan = (new Planner(new FontWidths()))->plan($story, $from->lights($story));
+        $plan = (new Planner(new FontWidths(), new IcuCatalogue()))->plan($story, $from->lights($story));
         $film = $scratch->path('film.mp4');
         (new FilmMaker($renditions, $renditions->segments()))->make($plan, $film, FilmFormat::high($plan->shape, 180));
 

@@ -58,7 +58,7 @@ describe('pictures on their way in', () => {
     assetServer({
       ends: (file) =>
         file === 'bad.jpg'
-          ? { state: 'refused', problem: 'This picture is broken.' }
+          ? { state: 'refused', problem: { code: 'picture.broken' } }
           : file === 'c.jpg'
             ? { same: 'p' }
             : {},

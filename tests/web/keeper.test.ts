@@ -110,8 +110,8 @@ describe('what comes in', () => {
   });
 
   it('that the server will never have is not offered for ever', async () => {
-    assetServer({ ends: () => ({ state: 'refused', problem: 'This is not a sound.' }) });
-    await expect(new Sender(await kept('fay', ['text'])).settle()).rejects.toThrow('This is not a sound.');
+    assetServer({ ends: () => ({ state: 'refused', problem: { code: 'sound.unknown-kind' } }) });
+    await expect(new Sender(await kept('fay', ['text'])).settle()).rejects.toThrow('sound.unknown-kind');
     expect(await unsent('fay')).toEqual([]);
   });
 

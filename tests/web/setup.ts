@@ -1,6 +1,9 @@
 import 'fake-indexeddb/auto';
 import { cleanup } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
+import { learn } from '../../web/messages/reader';
+
+await learn(['en-GB']);
 
 afterEach(() => {
   cleanup();

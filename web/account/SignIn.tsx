@@ -9,6 +9,7 @@ import gates from './pictures/gates-of-the-mill-pond.jpg';
 import moon from './pictures/moon-and-tide.jpg';
 import wheel from './pictures/the-great-wheel.jpg';
 import { useSession } from '../api/session';
+import { say, type Code } from '../messages/say';
 
 const Middle = styled.div`
   display: grid;
@@ -72,11 +73,11 @@ const Story = styled.ol`
     grid-template-columns: repeat(2, minmax(0, 1fr));
   }
 `;
-const slides: [string, string, string][] = [
-  [dawn, '0:00', 'Every day the sea comes up the river, stays a while, and goes home again.'],
-  [moon, '0:09', 'It is the moon that pulls it.'],
-  [gates, '0:14', 'These gates let the water in, and close behind it.'],
-  [wheel, '0:22', 'And when it wants to leave, it has to turn the wheel.'],
+const slides: [picture: string, time: string, said: Code][] = [
+  [dawn, '0:00', 'account.story-1'],
+  [moon, '0:09', 'account.story-2'],
+  [gates, '0:14', 'account.story-3'],
+  [wheel, '0:22', 'account.story-4'],
 ];
 const Wrong = styled.p`
   color: var(--madder);
@@ -90,10 +91,10 @@ export function SignIn() {
   const [wrong, setWrong] = useState('');
   const [busy, setBusy] = useState(false);
   return (
-    <Page title="Sign in">
+    <Page title={say('account.sign-in')}>
       <Middle>
         <div>
-          <h1>Pictures, in order. A voice over each. A film.</h1>
+          <h1>{say('account.what-it-is')}</h1>
           <Stitched viewBox="0 -10 420 62" aria-hidden focusable="false">
             <path
               d="M8 28C80 -10 120 56 190 20S320 4 412 18"
@@ -107,10 +108,10 @@ export function SignIn() {
               <circle key={x} cx={x} cy={[28, 20, 18][i]} r="7" fill="var(--madder)" />
             ))}
           </Stitched>
-          <Soft>Tell a story with your own pictures and your own voice, and hand it in to your class.</Soft>
+          <Soft>{say('account.what-for')}</Soft>
         </div>
         <Card>
-          <h2>Sign in</h2>
+          <h2>{say('account.sign-in')}</h2>
           <Form
             onSubmit={(event) => {
               event.preventDefault();
@@ -121,7 +122,7 @@ export function SignIn() {
             }}
           >
             <Field
-              label="Name"
+              label={say('account.name')}
               name="name"
               autoComplete="username"
               value={name}
@@ -130,7 +131,7 @@ export function SignIn() {
               isRequired
             />
             <Field
-              label="Password"
+              label={say('account.password')}
               name="password"
               type="password"
               autoComplete="current-password"
@@ -140,16 +141,16 @@ export function SignIn() {
             />
             <div role="alert">{wrong !== '' && <Wrong>{wrong}</Wrong>}</div>
             <Act type="submit" isDisabled={busy}>
-              Sign in
+              {say('account.sign-in')}
             </Act>
           </Form>
         </Card>
       </Middle>
-      <Story aria-label="A story, as it is told">
+      <Story aria-label={say('account.a-story')}>
         {slides.map(([picture, time, said]) => (
           <li key={time}>
             <img src={picture} alt="" width={480} height={270} />
-            <p>{said}</p>
+            <p>{say(said)}</p>
             <span>{time}</span>
           </li>
         ))}

@@ -1,14 +1,15 @@
 import createClient from 'openapi-fetch';
+import { say, type Message } from '../messages/say';
 import type { paths } from './schema';
 
-/** What the server said no to, in a sentence for the person at the screen. */
+/** What was said no to, and what is to be said of it to the person at the screen. */
 export class Refusal extends Error {
   constructor(
     readonly status: number,
-    sentence: string,
+    readonly said: Message,
     readonly missing: number[] = [],
   ) {
-    super(sentence);
+    super(said.code);
   }
 }
 
@@ -18,7 +19,7 @@ export class Unreachable extends Error {
     /** After how many seconds the server wants to be asked again; 0 where there was no connection to it. */
     readonly seconds = 0,
   ) {
-    super(seconds > 0 ? 'Rhapsode is busy just now.' : 'There is no connection at the moment.');
+    super('unreachable');
   }
 }
 
@@ -50,9 +51,13 @@ export function refusal(status: number, problem: unknown, retryAfter: string | n
   // Signing in too often is answered in a sentence, and has no time after which to come again by itself.
   if (status === 429 && retryAfter !== null) return new Unreachable(Math.max(1, Number(retryAfter) || 1));
   if (status === 502 || status === 503 || status === 504) return new Unreachable();
-  const said = (problem ?? {}) as { detail?: string; missing?: number[] };
-  return new Refusal(status, said.detail ?? 'That did not work. Please try again.', said.missing);
+  const { code, parameters, missing } = (problem ?? {}) as Partial<Message> & { missing?: number[] };
+  return new Refusal(status, { code: code ?? 'page.did-not-work', parameters }, missing);
 }
 
-export const sentence = (error: unknown): string =>
-  error instanceof Error ? error.message : 'That did not work. Please try again.';
+/** What went wrong, in the reader's language. */
+export function sentence(error: unknown): string {
+  if (error instanceof Refusal) return say(error.said);
+  if (error instanceof Unreachable) return say(error.seconds > 0 ? 'page.busy' : 'page.no-connection');
+  return say('page.did-not-work');
+}

@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import { Button, IconButton, Row, Soft } from '../parts/controls';
 import { CloseIcon, TickIcon } from '../parts/icons';
 import type { Arrival } from './useArrivals';
+import { say } from '../messages/say';
 
 const Box = styled.section`
   display: grid;
@@ -44,7 +45,6 @@ const Bar = styled(ProgressBar)`
 /** Milliseconds that the line of a batch that went well is to be seen. */
 const GLANCE = 12_000;
 const asks = (a: Arrival) => a.state === 'same' || a.state === 'failed' || a.problem !== undefined;
-const plural = (count: number) => (count === 1 ? '1 picture' : `${count} pictures`);
 
 /** What is on its way in: one line, and below it only what needs an answer. */
 export function Arrivals({
@@ -68,22 +68,22 @@ export function Arrivals({
   if (arrivals.length === 0) return null;
   const share = (done + under.reduce((sum, a) => sum + a.share * 0.9, 0)) / Math.max(1, done + under.length);
   return (
-    <Box aria-label="Pictures on their way in" className={isOver ? 'over' : asking.length > 0 ? 'asks' : ''}>
+    <Box aria-label={say('arrivals.on-their-way')} className={isOver ? 'over' : asking.length > 0 ? 'asks' : ''}>
       <Row style={{ minHeight: 40 }}>
         {isOver && <TickIcon />}
         <span role="status">
-          {isOver ? `${plural(done)} came in.` : `${done} of ${plural(arrivals.length)} came in.`}
+          {isOver ? say('arrivals.came', { count: done }) : say('arrivals.came-of', { done, count: arrivals.length })}
         </span>
         {under.length > 0 && (
-          <Bar aria-label="How far the pictures are" value={share * 100}>
+          <Bar aria-label={say('arrivals.how-far')} value={share * 100}>
             <div style={{ width: `${share * 100}%` }} />
           </Bar>
         )}
-        {under.length > 0 && <Soft as="span">You can go on working.</Soft>}
+        {under.length > 0 && <Soft as="span">{say('arrivals.go-on')}</Soft>}
         {under.length === 0 && (
           <>
             <span style={{ flex: 1 }} />
-            <IconButton label="Close this list" onPress={() => onPutAway()}>
+            <IconButton label={say('arrivals.close')} onPress={() => onPutAway()}>
               <CloseIcon />
             </IconButton>
           </>
@@ -94,9 +94,11 @@ export function Arrivals({
           {asking.map((arrival) => (
             <li key={arrival.id}>
               <span className="name">{arrival.name}</span>
-              <span>{arrival.state === 'same' ? 'This picture is in the story already.' : arrival.problem}</span>
-              {arrival.state === 'same' && <Button onPress={() => onAgain(arrival)}>Use it again</Button>}
-              <Button onPress={() => onPutAway(arrival.id)}>Leave it out</Button>
+              <span>{arrival.state === 'same' ? say('arrivals.same') : arrival.problem}</span>
+              {arrival.state === 'same' && (
+                <Button onPress={() => onAgain(arrival)}>{say('arrivals.use-again')}</Button>
+              )}
+              <Button onPress={() => onPutAway(arrival.id)}>{say('arrivals.leave-out')}</Button>
             </li>
           ))}
         </ul>

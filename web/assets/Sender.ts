@@ -38,11 +38,11 @@ export class Sender {
 
   /** Sends all that is left. Tries on while there is no connection, unless it is stopped. */
   async send(waiting: (isWaiting: boolean) => void = () => undefined): Promise<void> {
-    if (this.kept.whole?.size === 0) await this.refused(new Refusal(422, 'This file is empty.'));
+    if (this.kept.whole?.size === 0) await this.refused(new Refusal(422, { code: 'file.empty' }));
     for (let patience = 800; ; patience = Math.min(patience * 1.5, 10_000)) {
       try {
         if (!this.stopped) await this.work();
-        if (this.stopped) throw new Refusal(409, 'This file was left out.');
+        if (this.stopped) throw new Refusal(409, { code: 'arrivals.left-out' });
         await answer(
           api.POST('/api/assets/{id}/finish', {
             params: { path: { id: this.kept.server ?? '' } },
@@ -78,7 +78,7 @@ export class Sender {
   /** Waits until what was sent is made ready; only then is it no longer kept here. */
   async prepared(waiting: (isWaiting: boolean) => void = () => undefined): Promise<AssetState> {
     const state = await ready(this.kept.story, this.kept.server ?? '', waiting);
-    if (state.state === 'refused') await this.refused(new Refusal(422, state.problem ?? ''));
+    if (state.state === 'refused') await this.refused(new Refusal(422, state.problem ?? { code: 'file.not-prepared' }));
     await drop(this.kept).catch(() => undefined);
     this.stop();
     return state;

@@ -5,6 +5,7 @@ import { newId, type StoryHold } from '../story/useStory';
 import { keepFile, unsent, type Kept } from './keeper';
 import { Sender } from './Sender';
 import { useFetchStory } from './useSendIn';
+import { say } from '../messages/say';
 
 export interface Arrival {
   id: string;
@@ -17,7 +18,6 @@ export interface Arrival {
 }
 
 const SIDE_BY_SIDE = 2;
-const NO_CONNECTION = 'There is no connection at the moment.';
 
 /** Brings pictures in, many at once, in the order of their names; one that fails does not stop the rest. What a reload cut off goes on. */
 export function useArrivals(story: string, hold: StoryHold) {
@@ -43,7 +43,7 @@ export function useArrivals(story: string, hold: StoryHold) {
       const { id } = next;
       const sender = new Sender(next, (share) => mark(id, { share, state: 'sending', problem: undefined }));
       senders.current.set(id, sender);
-      const waiting = (isWaiting: boolean) => mark(id, { problem: isWaiting ? NO_CONNECTION : undefined });
+      const waiting = (isWaiting: boolean) => mark(id, { problem: isWaiting ? say('page.no-connection') : undefined });
       const failed = (error: unknown) => mark(id, { state: 'failed', problem: sentence(error) });
       try {
         mark(id, { state: 'sending' });

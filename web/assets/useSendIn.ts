@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { answer, api } from '../api/client';
+import { answer, api, Refusal } from '../api/client';
 import type { AssetState } from '../api/types';
 import { useSession } from '../api/session';
 import { keepNewer } from '../story/useStory';
@@ -26,7 +26,7 @@ export function useSendIn(story: string) {
   const fetchStory = useFetchStory();
   return useCallback(
     async (kind: AssetState['kind'], file: File, slide: string | null = null) => {
-      if (file.size === 0) throw new Error('This file is empty.');
+      if (file.size === 0) throw new Refusal(422, { code: 'file.empty' });
       const kept: Kept = {
         id: crypto.randomUUID(),
         person: person?.id ?? '',

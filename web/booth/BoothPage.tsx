@@ -15,7 +15,17 @@ import { useStory } from '../story/useStory';
 import { MicrophoneField } from './MicrophoneField';
 import { Control, Count, Dark, Desk, Foot, Head, Key, Room, Script, Trouble } from './room';
 import { useBoothKeys } from './useBoothKeys';
-import { useRecorder } from './useRecorder';
+import { useRecorder, type Recording } from './useRecorder';
+import { say, type Code } from '../messages/say';
+
+const controls: Record<Recording, Code> = {
+  off: 'booth.record',
+  ready: 'booth.record',
+  counting: 'booth.stop',
+  recording: 'booth.stop',
+  sending: 'booth.saving-now',
+  waiting: 'booth.waiting',
+};
 
 /** The quiet page where one records: the picture, the script in reading size, a level, one big control. */
 export default function BoothPage() {
@@ -57,7 +67,7 @@ export default function BoothPage() {
   const { state } = recorder;
 
   useEffect(() => {
-    document.title = 'Booth · Rhapsode';
+    document.title = `${say('booth.title')} · Rhapsode`;
   }, []);
   useEffect(() => {
     if (planned) preview.current?.show(planned.start + planned.comesIn);
@@ -106,53 +116,48 @@ export default function BoothPage() {
     before.current = voiceOf(slide);
     sendIn('voice', file, slide.id)
       .then(({ asset }) => onDone(asset))
-      .catch((error: unknown) => tell(`${file.name}: ${sentence(error)}`, { tone: 'trouble' }));
+      .catch((error: unknown) =>
+        tell(say('page.of-a-file', { file: file.name, said: sentence(error) }), { tone: 'trouble' }),
+      );
   };
 
   if (!view || !slide) {
     return (
       <Room>
         <Dark />
-        <Soft>{hold.error ? sentence(hold.error) : 'One moment …'}</Soft>
+        <Soft>{hold.error ? sentence(hold.error) : say('page.one-moment')}</Soft>
       </Room>
     );
   }
   const busy = state === 'recording' || state === 'counting';
-  const label = {
-    off: 'Record',
-    ready: 'Record',
-    counting: 'Stop',
-    recording: 'Stop',
-    sending: 'Saving',
-    waiting: 'Waiting',
-  }[state];
   const spoken = assetOf(view.story, voiceOf(slide) ?? undefined, 'voice');
   const heard = view.proof
     .filter((f) => ['silent', 'too-quiet', 'clipped'].includes(f.rule))
     .flatMap((f) => f.slides)
     .find((s) => s.id === slide.id);
-  const judged = heard ? heard.sentence : 'It sounds good.';
+  const judged = say(heard ? heard.message : 'booth.sounds-good');
   return (
     <Room>
       <Dark />
       <Head>
-        <Link to={`/stories/${id}`} aria-label="Back to the script">
-          ← <span className="wide">Back to the script</span>
+        <Link to={`/stories/${id}`} aria-label={say('booth.back')}>
+          ← <span className="wide">{say('booth.back')}</span>
         </Link>
         <h1>
-          <span className="wide">Booth · </span>slide {index + 1} of {slides.length}
+          <span className="wide">{say('booth.title')} · </span>
+          {say('booth.slide-of', { slide: index + 1, count: slides.length })}
         </h1>
         <span className="wide" style={{ flex: 1 }} />
         <Soft as="span" className="wide">
-          {slides.filter((s) => voiceOf(s) !== null).length} spoken
+          {say('booth.spoken', { count: slides.filter((s) => voiceOf(s) !== null).length })}
         </Soft>
-        <Button aria-label="Slide before" onPress={() => go(-1)} isDisabled={index === 0 || busy}>
+        <Button aria-label={say('booth.before')} onPress={() => go(-1)} isDisabled={index === 0 || busy}>
           <span className="narrow">‹</span>
-          <span className="wide">Slide before</span>
+          <span className="wide">{say('booth.before')}</span>
           <Key>P</Key>
         </Button>
-        <Button aria-label="Next slide" onPress={() => go(1)} isDisabled={index === slides.length - 1 || busy}>
-          <span className="wide">Next slide</span>
+        <Button aria-label={say('booth.next')} onPress={() => go(1)} isDisabled={index === slides.length - 1 || busy}>
+          <span className="wide">{say('booth.next')}</span>
           <span className="narrow">›</span>
           <Key>N</Key>
         </Button>
@@ -166,7 +171,7 @@ export default function BoothPage() {
             </Count>
           )}
         </div>
-        <Script tabIndex={0} role="region" aria-label="Script">
+        <Script tabIndex={0} role="region" aria-label={say('booth.script')}>
           {slide.script}
         </Script>
       </Desk>
@@ -178,7 +183,7 @@ export default function BoothPage() {
           <div className="microphone" style={{ display: 'grid', gap: 8 }}>
             <MicrophoneField recorder={recorder} isDisabled={busy} />
             <Toggle isSelected={countIn} onChange={setCountIn}>
-              Count in
+              {say('booth.count-in')}
             </Toggle>
           </div>
           <div className="middle">
@@ -187,31 +192,31 @@ export default function BoothPage() {
               onPress={record}
               isDisabled={state === 'sending' || state === 'waiting'}
             >
-              {label}
+              {say(controls[state])}
             </Control>
             <span role="status">
               {state === 'recording' && clock(elapsed)}
-              {state === 'waiting' && 'No connection. Your recording is kept here and will be sent.'}
-              {state === 'sending' && 'Your recording is being saved …'}
+              {state === 'waiting' && say('booth.no-connection')}
+              {state === 'sending' && say('booth.saving')}
               {!busy &&
                 state !== 'sending' &&
                 state !== 'waiting' &&
                 (spoken ? (
-                  `Spoken: ${secondsText(inSeconds(spokenSamples(slide)))}. ${judged}`
+                  `${say('booth.how-long', { length: secondsText(inSeconds(spokenSamples(slide))) })} ${judged}`
                 ) : (
-                  <span className="key">Space starts and stops</span>
+                  <span className="key">{say('booth.space')}</span>
                 ))}
             </span>
           </div>
           <div className="end">
             <Button onPress={listen} isDisabled={!spoken || busy}>
-              Listen <Key>L</Key>
+              {say('booth.listen')} <Key>L</Key>
             </Button>
             <Button onPress={drop} isDisabled={!spoken || busy}>
-              {fresh?.slide === slide.id && fresh.before ? 'Keep the one before' : 'Delete'} <Key>D</Key>
+              {say(fresh?.slide === slide.id && fresh.before ? 'booth.keep-before' : 'booth.delete')} <Key>D</Key>
             </Button>
             <FileTrigger acceptedFileTypes={soundFiles} onSelect={bring}>
-              <Button isDisabled={busy}>Bring in a sound</Button>
+              <Button isDisabled={busy}>{say('voice.bring-in')}</Button>
             </FileTrigger>
           </div>
         </Foot>

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { judge, type Microphone } from './microphone';
+import { say } from '../messages/say';
 
 const Bar = styled.div`
   display: grid;
@@ -32,11 +33,11 @@ const Bar = styled.div`
   }
 `;
 const words = {
-  silent: 'Nothing is heard',
-  'too quiet': 'Too quiet: come nearer',
-  good: 'Good',
-  'too loud': 'Too loud: move back a little',
-};
+  silent: 'level.silent',
+  'too quiet': 'level.too-quiet',
+  good: 'level.good',
+  'too loud': 'level.too-loud',
+} as const;
 
 /** A level that can be trusted: it rises at once, and is judged by the loudest of the last second and a half. */
 export function Meter({ microphone }: { microphone: Microphone | null }) {
@@ -59,11 +60,11 @@ export function Meter({ microphone }: { microphone: Microphone | null }) {
       <div
         className="rail"
         role="meter"
-        aria-label="Level of the microphone"
+        aria-label={say('level.title')}
         aria-valuemin={-60}
         aria-valuemax={0}
         aria-valuenow={Math.round(Math.max(-60, now.recent))}
-        aria-valuetext={words[verdict]}
+        aria-valuetext={say(words[verdict])}
       >
         <div className="good" />
         <div
@@ -71,7 +72,7 @@ export function Meter({ microphone }: { microphone: Microphone | null }) {
           style={{ width: `${share}%` }}
         />
       </div>
-      <span>{microphone ? words[verdict] : 'The microphone is off'}</span>
+      <span>{say(microphone ? words[verdict] : 'level.off')}</span>
     </Bar>
   );
 }

@@ -3,6 +3,7 @@ import { Select } from '../parts/Choice';
 import { Button } from '../parts/controls';
 import { Meter } from './Meter';
 import type { useRecorder } from './useRecorder';
+import { say } from '../messages/say';
 
 interface Props {
   recorder: ReturnType<typeof useRecorder>;
@@ -16,14 +17,14 @@ export function MicrophoneField({ recorder: { microphone, devices, open }, isDis
     <>
       <Meter microphone={microphone} />
       {microphone === null ? (
-        <Button onPress={() => void open()}>Turn the microphone on</Button>
+        <Button onPress={() => void open()}>{say('booth.turn-on')}</Button>
       ) : (
         <Select
-          label="Microphone"
+          label={say('booth.microphone')}
           value={device || (devices[0]?.deviceId ?? '')}
           // Which there are is told a moment later than that there is one.
           isDisabled={isDisabled || devices.length === 0}
-          options={devices.map((d, i) => [d.deviceId, d.label || `Microphone ${i + 1}`])}
+          options={devices.map((d, i) => [d.deviceId, d.label || say('booth.microphone-number', { number: i + 1 })])}
           onChange={(to) => {
             setDevice(to);
             void open(to);

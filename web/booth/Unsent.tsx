@@ -4,6 +4,7 @@ import { useTell } from '../parts/notices';
 import { unsent } from '../assets/keeper';
 import { Sender } from '../assets/Sender';
 import { useFetchStory } from '../assets/useSendIn';
+import { say } from '../messages/say';
 
 /** At each visit: what an earlier one could not send is sent now. */
 export function Unsent({ person }: { person: string }) {
@@ -15,19 +16,11 @@ export function Unsent({ person }: { person: string }) {
       // Pictures go on where they were brought in.
       for (const take of (await unsent(person)).filter(({ kind }) => kind !== 'picture')) {
         if (left) return;
-        tell(
-          take.kind === 'voice'
-            ? 'A recording from last time was not sent yet. It is being sent now.'
-            : `“${take.file}” was not sent whole last time. It is being sent now.`,
-        );
+        tell(take.kind === 'voice' ? say('unsent.voice') : say('unsent.file', { file: take.file }));
         try {
           await new Sender(take).settle();
           await fetchStory(take.story);
-          tell(
-            take.kind === 'voice'
-              ? 'The recording is safe, and its slide speaks with it.'
-              : `“${take.file}” has come in.`,
-          );
+          tell(take.kind === 'voice' ? say('unsent.voice-safe') : say('unsent.file-in', { file: take.file }));
         } catch (error) {
           tell(sentence(error), { tone: 'trouble' });
         }

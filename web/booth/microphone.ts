@@ -1,3 +1,5 @@
+import { say } from '../messages/say';
+
 /** Listening to the microphone: the stream, how loud it is, and what is wrong with it, in words that help. */
 export interface Microphone {
   stream: MediaStream;
@@ -7,8 +9,7 @@ export interface Microphone {
 }
 
 export async function openMicrophone(device: string | undefined, onGone: () => void): Promise<Microphone> {
-  if (!('mediaDevices' in navigator) || typeof MediaRecorder === 'undefined')
-    throw new Error('This browser cannot record. Try a newer one, or bring in a sound recorded elsewhere.');
+  if (!('mediaDevices' in navigator) || typeof MediaRecorder === 'undefined') throw new DOMException('', CANNOT_RECORD);
   // What browsers do to voices in calls (echo, noise, gain) harms a recording: it is asked to be off.
   const stream = await navigator.mediaDevices.getUserMedia({
     audio: {
@@ -43,15 +44,14 @@ export async function openMicrophone(device: string | undefined, onGone: () => v
   };
 }
 
+const CANNOT_RECORD = 'cannot record';
+
 export function microphoneTrouble(error: unknown): string {
   const name = error instanceof DOMException ? error.name : '';
-  if (name === 'NotAllowedError' || name === 'SecurityError')
-    return 'The browser was not allowed to use the microphone. Press the microphone or the lock beside the address, allow it, and try again.';
-  if (name === 'NotFoundError' || name === 'OverconstrainedError')
-    return 'There is no microphone. Plug one in and try again, or bring in a sound recorded elsewhere.';
-  if (name === 'NotReadableError' || name === 'AbortError')
-    return 'Another program is using the microphone. Close that program and try again.';
-  return error instanceof Error && error.message !== '' ? error.message : 'The microphone cannot be used.';
+  if (name === 'NotAllowedError' || name === 'SecurityError') return say('microphone.not-allowed');
+  if (name === 'NotFoundError' || name === 'OverconstrainedError') return say('microphone.none');
+  if (name === 'NotReadableError' || name === 'AbortError') return say('microphone.in-use');
+  return say(name === CANNOT_RECORD ? 'microphone.cannot-record' : 'microphone.unusable');
 }
 
 /** What a browser can record: Opus in WebM, or in MP4 where there is no WebM. */

@@ -3,6 +3,7 @@ import { sentence } from '../api/client';
 import { addPart, beginTake, drop, endTake, type Kept } from '../assets/keeper';
 import { Sender } from '../assets/Sender';
 import { microphoneTrouble, openMicrophone, recordingType, type Microphone } from './microphone';
+import { say } from '../messages/say';
 
 export type Recording = 'off' | 'ready' | 'counting' | 'recording' | 'sending' | 'waiting';
 
@@ -49,11 +50,7 @@ export function useRecorder({ person, story, onDone }: Options) {
           if (wasRecording) recorder.current?.stop();
           close();
           if (!wasRecording) setState('off');
-          setTrouble(
-            wasRecording
-              ? 'The microphone was pulled out. What you said until then is kept.'
-              : 'The microphone was pulled out. Plug it in again, or choose another.',
-          );
+          setTrouble(say(wasRecording ? 'booth.pulled-out-recording' : 'booth.pulled-out'));
         });
         // Another was asked for meanwhile, or the Booth was left: nobody listens unasked.
         if (round !== opening.current) {
@@ -93,7 +90,7 @@ export function useRecorder({ person, story, onDone }: Options) {
       await drop(take).catch(() => undefined);
       close();
       setState('off');
-      setTrouble('The microphone did not start. Unplug it and plug it in again, or choose another, and try once more.');
+      setTrouble(say('booth.did-not-start'));
     },
     [close],
   );
@@ -106,9 +103,7 @@ export function useRecorder({ person, story, onDone }: Options) {
       try {
         take = await beginTake(person, story, slide);
       } catch {
-        setTrouble(
-          'This browser has no room left to keep a recording safe. Free some disk space, or leave its private mode.',
-        );
+        setTrouble(say('booth.no-room'));
         setState('ready');
         return;
       }
@@ -140,7 +135,7 @@ export function useRecorder({ person, story, onDone }: Options) {
             sender.stop();
             if (number === 0) {
               await drop(take);
-              setTrouble('Nothing was recorded. Try it once more.');
+              setTrouble(say('booth.nothing-recorded'));
             } else {
               await endTake(take, number);
               const { id } = await new Sender(take).settle((isWaiting) => setState(isWaiting ? 'waiting' : 'sending'));

@@ -6,6 +6,7 @@ import type { HandIn } from '../api/types';
 import { Soft, StateMark } from '../parts/controls';
 import { Page } from '../parts/Page';
 import { ago, clock, day } from '../parts/time';
+import { say, type Code } from '../messages/say';
 
 const List = styled.ul`
   display: grid;
@@ -50,10 +51,10 @@ const List = styled.ul`
     }
   }
 `;
-const groups: [HandIn['state'], string][] = [
-  ['handed in', 'Waiting for your answer'],
-  ['returned', 'Returned, to be mended'],
-  ['accepted', 'Accepted'],
+const groups: [HandIn['state'], Code][] = [
+  ['handed in', 'class.waiting'],
+  ['returned', 'class.returned'],
+  ['accepted', 'class.accepted'],
 ];
 
 export default function AssignmentPage() {
@@ -65,8 +66,8 @@ export default function AssignmentPage() {
   });
   if (!data) {
     return (
-      <Page title="Hand-ins">
-        <Soft>{error ? sentence(error) : 'One moment …'}</Soft>
+      <Page title={say('class.hand-ins')}>
+        <Soft>{error ? sentence(error) : say('page.one-moment')}</Soft>
       </Page>
     );
   }
@@ -76,19 +77,23 @@ export default function AssignmentPage() {
       <div style={{ display: 'grid', gap: 8 }}>
         <h1>{data.assignment.title}</h1>
         <Soft>
-          {data.assignment.classroom} · due {day(data.assignment.dueOn)} · {clock(data.assignment.leastSeconds)} to{' '}
-          {clock(data.assignment.mostSeconds)} minutes
+          {say('class.about', {
+            classroom: data.assignment.classroom,
+            due: day(data.assignment.dueOn),
+            least: clock(data.assignment.leastSeconds),
+            most: clock(data.assignment.mostSeconds),
+          })}
         </Soft>
         <p>{data.assignment.task}</p>
       </div>
       {groups.map(([state, title]) => {
         const some = data.handIns.filter((h) => h.state === state);
         return (
-          <section key={state} aria-label={title} style={{ display: 'grid', gap: 12 }}>
+          <section key={state} aria-label={say(title)} style={{ display: 'grid', gap: 12 }}>
             <h2>
-              {title} <Soft as="span">· {some.length}</Soft>
+              {say(title)} <Soft as="span">· {some.length}</Soft>
             </h2>
-            {some.length === 0 && <Soft>None.</Soft>}
+            {some.length === 0 && <Soft>{say('class.none')}</Soft>}
             <List>
               {some.map((handIn) => (
                 <li key={handIn.id}>
@@ -96,11 +101,13 @@ export default function AssignmentPage() {
                   <div>
                     <Link to={`/handins/${handIn.id}`}>{handIn.title}</Link>
                     <Soft>
-                      {handIn.student} · {clock(handIn.seconds)} ·{' '}
-                      {handIn.number > 1 ? `hand-in ${handIn.number}, ` : ''}
-                      {ago(handIn.handedInAt)}
-                      {handIn.remarks.length > 0 &&
-                        ` · ${handIn.remarks.length} ${handIn.remarks.length === 1 ? 'remark' : 'remarks'}`}
+                      {say('class.hand-in.about', {
+                        student: handIn.student,
+                        length: clock(handIn.seconds),
+                        number: handIn.number,
+                        ago: ago(handIn.handedInAt),
+                        remarks: handIn.remarks.length,
+                      })}
                     </Soft>
                   </div>
                   <StateMark state={handIn.state} />
@@ -110,9 +117,9 @@ export default function AssignmentPage() {
           </section>
         );
       })}
-      <section aria-label="Nothing handed in yet" style={{ display: 'grid', gap: 8 }}>
-        <h2>Nothing handed in yet</h2>
-        <p>{missing.length === 0 ? 'Everybody has handed in.' : missing.join(', ')}</p>
+      <section aria-label={say('class.nothing-yet')} style={{ display: 'grid', gap: 8 }}>
+        <h2>{say('class.nothing-yet')}</h2>
+        <p>{missing.length === 0 ? say('class.everybody') : missing.join(', ')}</p>
       </section>
     </Page>
   );

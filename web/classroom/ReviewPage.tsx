@@ -8,11 +8,12 @@ import { useSession } from '../api/session';
 import { answer, api, sentence } from '../api/client';
 import type { HandInView } from '../api/types';
 import { FilmPlayer, type FilmPlayerHandle } from '../stage/FilmPlayer';
-import { Act, Button, Card, Field, GoTo, IconButton, Row, Soft, StateMark } from '../parts/controls';
+import { Act, Button, Card, Field, GoTo, IconButton, Row, Soft, StateMark, stateText } from '../parts/controls';
 import { BinIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
 import { Page } from '../parts/Page';
 import { ago, clock } from '../parts/time';
+import { say } from '../messages/say';
 
 const Layout = styled.div`
   display: grid;
@@ -56,8 +57,8 @@ export default function ReviewPage() {
   const player = useRef<FilmPlayerHandle>(null);
   if (!data) {
     return (
-      <Page title="Review">
-        <Soft>{error ? sentence(error) : 'One moment …'}</Soft>
+      <Page title={say('review.title')}>
+        <Soft>{error ? sentence(error) : say('page.one-moment')}</Soft>
       </Page>
     );
   }
@@ -69,7 +70,7 @@ export default function ReviewPage() {
         <div>
           <h1>{data.title}</h1>
           <Soft>
-            {data.student} · {data.assignment.title} · handed in {ago(data.handedInAt)}
+            {say('review.about', { student: data.student, task: data.assignment.title, ago: ago(data.handedInAt) })}
           </Soft>
         </div>
         <StateMark state={data.state} />
@@ -77,23 +78,23 @@ export default function ReviewPage() {
         {data.all.length > 1 &&
           data.all.map((one) =>
             one.id === data.id ? (
-              <strong key={one.id}>Hand-in {one.number}</strong>
+              <strong key={one.id}>{say('class.hand-in', { number: one.number })}</strong>
             ) : (
               <Link key={one.id} to={`/handins/${one.id}`}>
-                Hand-in {one.number} ({one.state})
+                {say('review.hand-in-is', { number: one.number, state: stateText(one.state) })}
               </Link>
             ),
           )}
         {teaches ? (
-          <GoTo to={`/assignments/${data.assignment.id}`}>All hand-ins</GoTo>
+          <GoTo to={`/assignments/${data.assignment.id}`}>{say('review.all')}</GoTo>
         ) : (
-          <GoTo to={`/stories/${data.story}`}>To the script</GoTo>
+          <GoTo to={`/stories/${data.story}`}>{say('review.to-script')}</GoTo>
         )}
       </Row>
       <Layout>
         {film.data && film.data.state !== 'done' ? (
           <Card>
-            <p role="status">This film is still being made. It will be here in a moment.</p>
+            <p role="status">{say('review.being-made')}</p>
           </Card>
         ) : (
           <FilmPlayer
@@ -107,8 +108,8 @@ export default function ReviewPage() {
         )}
         <div style={{ display: 'grid', gap: 16, minWidth: 0 }}>
           <Card>
-            <h2>Remarks</h2>
-            {data.remarks.length === 0 && <Soft>{open ? 'Pause where you have something to say.' : 'None.'}</Soft>}
+            <h2>{say('review.remarks')}</h2>
+            {data.remarks.length === 0 && <Soft>{say(open ? 'review.pause-where' : 'class.none')}</Soft>}
             <RemarkList data={data} open={open} onJump={(to) => player.current?.jump(to)} />
             {open && <RemarkForm data={data} onPause={() => player.current?.pause() ?? 0} />}
           </Card>
@@ -117,14 +118,14 @@ export default function ReviewPage() {
           ) : (
             data.state !== 'handed in' && (
               <Card>
-                <h2>{data.state === 'accepted' ? 'Accepted' : 'Returned'}</h2>
-                <p>{data.answer === '' ? 'Without a word.' : data.answer}</p>
+                <h2>{say(data.state === 'accepted' ? 'review.accepted' : 'review.returned')}</h2>
+                <p>{data.answer === '' ? say('review.no-word') : data.answer}</p>
               </Card>
             )
           )}
           <Card>
-            <h2>Credits</h2>
-            {data.credits.length === 0 ? <Soft>No sources are named.</Soft> : null}
+            <h2>{say('making.credits')}</h2>
+            {data.credits.length === 0 ? <Soft>{say('review.no-sources')}</Soft> : null}
             <ul>
               {data.credits.map((credit) => (
                 <li key={credit}>{credit}</li>
@@ -159,15 +160,18 @@ function RemarkList({ data, open, onJump }: { data: HandInView; open: boolean; o
     <Remarks>
       {data.remarks.map((remark) => (
         <li key={remark.id}>
-          <Button onPress={() => onJump(remark.seconds)} aria-label={`Jump to ${clock(remark.seconds)}`}>
+          <Button
+            onPress={() => onJump(remark.seconds)}
+            aria-label={say('review.jump', { time: clock(remark.seconds) })}
+          >
             {clock(remark.seconds)}
           </Button>
           <p>
-            {remark.text} <Soft as="span">(slide {nameOf(remark.slide)})</Soft>
+            {remark.text} <Soft as="span">{say('review.of-slide', { slide: nameOf(remark.slide) })}</Soft>
           </p>
           {open && (
             <IconButton
-              label="Take this remark back"
+              label={say('review.take-back')}
               onPress={() =>
                 void answered(
                   answer(
@@ -191,7 +195,7 @@ function RemarkForm({ data, onPause }: { data: HandInView; onPause: () => number
   const answered = useAnswered(data.id);
   const [at, setAt] = useState<number | null>(null);
   const [text, setText] = useState('');
-  if (at === null) return <Act onPress={() => setAt(onPause())}>Leave a remark at this moment</Act>;
+  if (at === null) return <Act onPress={() => setAt(onPause())}>{say('review.leave-remark')}</Act>;
   return (
     <Form
       style={{ display: 'grid', gap: 8 }}
@@ -210,7 +214,7 @@ function RemarkForm({ data, onPause }: { data: HandInView; onPause: () => number
       }}
     >
       <Field
-        label={`Remark at ${clock(at)}`}
+        label={say('review.remark-at', { time: clock(at) })}
         value={text}
         onChange={setText}
         lines={3}
@@ -219,8 +223,8 @@ function RemarkForm({ data, onPause }: { data: HandInView; onPause: () => number
         isRequired
       />
       <Row>
-        <Act type="submit">Leave it</Act>
-        <Button onPress={() => setAt(null)}>Not now</Button>
+        <Act type="submit">{say('review.leave-it')}</Act>
+        <Button onPress={() => setAt(null)}>{say('page.not-now')}</Button>
       </Row>
     </Form>
   );
@@ -229,7 +233,7 @@ function RemarkForm({ data, onPause }: { data: HandInView; onPause: () => number
 function AnswerForm({ data }: { data: HandInView }) {
   const answered = useAnswered(data.id);
   const [text, setText] = useState('');
-  const say = (state: 'returned' | 'accepted') =>
+  const send = (state: 'returned' | 'accepted') =>
     void answered(
       answer(
         api.POST('/api/handins/{id}/answer', { params: { path: { id: data.id } }, body: { state, answer: text } }),
@@ -237,11 +241,11 @@ function AnswerForm({ data }: { data: HandInView }) {
     );
   return (
     <Card>
-      <h2>Your answer</h2>
-      <Field label="A sentence for the student" value={text} onChange={setText} lines={3} max={limits.answer} />
+      <h2>{say('review.your-answer')}</h2>
+      <Field label={say('review.sentence')} value={text} onChange={setText} lines={3} max={limits.answer} />
       <Row>
-        <Button onPress={() => say('returned')}>Return to be mended</Button>
-        <Act onPress={() => say('accepted')}>Accept</Act>
+        <Button onPress={() => send('returned')}>{say('review.return')}</Button>
+        <Act onPress={() => send('accepted')}>{say('review.accept')}</Act>
       </Row>
     </Card>
   );

@@ -6,11 +6,25 @@ import styled from 'styled-components';
 import limits from '../../schema/limits.json';
 import { answer, api, sentence } from '../api/client';
 import type { Assignment, Cover, Desk as DeskData } from '../api/types';
-import { Act, ActGoTo, Button, Card, Field, GoTo, IconButton, Mark, Row, Soft, StateMark } from '../parts/controls';
+import {
+  Act,
+  ActGoTo,
+  Button,
+  Card,
+  Field,
+  GoTo,
+  IconButton,
+  Mark,
+  Row,
+  Soft,
+  StateMark,
+  type StoryState,
+} from '../parts/controls';
 import { BinIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
 import { Page } from '../parts/Page';
 import { ago, clock, day } from '../parts/time';
+import { say } from '../messages/say';
 
 const Covers = styled.ul`
   display: grid;
@@ -64,6 +78,8 @@ const CoverBox = styled.li`
     z-index: 1;
   }
 `;
+const lengthOf = ({ leastSeconds, mostSeconds }: Assignment): string =>
+  say('desk.length', { least: clock(leastSeconds), most: clock(mostSeconds) });
 const Due = styled(Card)`
   border-inline-start: 5px solid var(--indigo);
 `;
@@ -75,8 +91,8 @@ export function Desk() {
     refetchOnMount: 'always',
   });
   return (
-    <Page title="Desk">
-      <h1>{data ? `${data.user.firstName}’s desk` : 'Desk'}</h1>
+    <Page title={say('desk.title')}>
+      <h1>{data ? say('desk.of', { name: data.user.firstName }) : say('desk.title')}</h1>
       {error && <Soft role="alert">{sentence(error)}</Soft>}
       {data?.user.role === 'teacher' && <Classes desk={data} />}
       {data?.assignments.map((assignment) => (
@@ -90,9 +106,9 @@ export function Desk() {
 function DueCard({ assignment, stories }: { assignment: Assignment; stories: Cover[] }) {
   const mine = stories.filter((story) => story.assignment === assignment.id);
   return (
-    <Due aria-label="Due">
+    <Due aria-label={say('desk.due')}>
       <Row>
-        <Mark $tone="handed">Due {day(assignment.dueOn)}</Mark>
+        <Mark $tone="handed">{say('desk.due-on', { day: day(assignment.dueOn) })}</Mark>
         <Soft as="span">{assignment.classroom}</Soft>
       </Row>
       <h2>{assignment.title}</h2>
@@ -103,7 +119,7 @@ function DueCard({ assignment, stories }: { assignment: Assignment; stories: Cov
         ) : (
           mine.map((story) => (
             <ActGoTo key={story.id} to={`/stories/${story.id}`}>
-              Go on with “{story.title}”
+              {say('desk.go-on', { title: story.title })}
             </ActGoTo>
           ))
         )}
@@ -111,14 +127,12 @@ function DueCard({ assignment, stories }: { assignment: Assignment; stories: Cov
           (story) =>
             story.handIn && (
               <GoTo key={story.id} to={`/handins/${story.handIn.id}`}>
-                {story.handIn.state === 'handed in' ? 'See what you handed in' : 'Read the answer'}{' '}
+                {say(story.handIn.state === 'handed in' ? 'desk.see-handed-in' : 'desk.read-answer')}{' '}
                 <StateMark state={story.handIn.state} />
               </GoTo>
             ),
         )}
-        <Soft as="span">
-          {clock(assignment.leastSeconds)} to {clock(assignment.mostSeconds)} minutes
-        </Soft>
+        <Soft as="span">{lengthOf(assignment)}</Soft>
       </Row>
     </Due>
   );
@@ -130,7 +144,7 @@ function Begin({ assignment }: { assignment?: Assignment }) {
   const [title, setTitle] = useState('');
   const navigate = useNavigate();
   const tell = useTell();
-  if (!asking) return <Act onPress={() => setAsking(true)}>Begin {assignment ? 'this' : 'a'} story</Act>;
+  if (!asking) return <Act onPress={() => setAsking(true)}>{say(assignment ? 'desk.begin-this' : 'desk.begin')}</Act>;
   return (
     <Form
       onSubmit={(event) => {
@@ -141,9 +155,9 @@ function Begin({ assignment }: { assignment?: Assignment }) {
       }}
     >
       <Row style={{ alignItems: 'end' }}>
-        <Field label="What is it called?" value={title} onChange={setTitle} max={limits.title} autoFocus isRequired />
-        <Act type="submit">Begin</Act>
-        <Button onPress={() => setAsking(false)}>Not now</Button>
+        <Field label={say('desk.called')} value={title} onChange={setTitle} max={limits.title} autoFocus isRequired />
+        <Act type="submit">{say('desk.begin-now')}</Act>
+        <Button onPress={() => setAsking(false)}>{say('page.not-now')}</Button>
       </Row>
     </Form>
   );
@@ -157,9 +171,9 @@ function Stories({ desk }: { desk: DeskData }) {
     try {
       await answer(api.DELETE('/api/stories/{id}', { params: { path: { id: story.id } } }));
       await refresh();
-      tell(`“${story.title}” is deleted.`, {
+      tell(say('desk.deleted', { title: story.title }), {
         action: {
-          label: 'Bring it back',
+          label: say('desk.bring-back'),
           run: () =>
             void answer(api.POST('/api/stories/{id}/restore', { params: { path: { id: story.id } } })).then(refresh),
         },
@@ -171,15 +185,10 @@ function Stories({ desk }: { desk: DeskData }) {
   return (
     <section aria-labelledby="stories" style={{ display: 'grid', gap: 16 }}>
       <Row style={{ justifyContent: 'space-between' }}>
-        <h2 id="stories">My stories</h2>
+        <h2 id="stories">{say('desk.my-stories')}</h2>
         <Begin />
       </Row>
-      {desk.stories.length === 0 && (
-        <Soft>
-          Nothing here yet. Begin a story, give it a title, and bring in your pictures: all at once, in the order of
-          their names.
-        </Soft>
-      )}
+      {desk.stories.length === 0 && <Soft>{say('desk.empty')}</Soft>}
       <Covers>
         {desk.stories.map((story) => (
           <CoverBox key={story.id}>
@@ -187,7 +196,7 @@ function Stories({ desk }: { desk: DeskData }) {
               {story.cover ? (
                 <img src={`/api/stories/${story.id}/assets/${story.cover}/thumb.jpg`} alt="" loading="lazy" />
               ) : (
-                <Soft as="span">No picture yet</Soft>
+                <Soft as="span">{say('desk.no-picture')}</Soft>
               )}
             </div>
             <div className="words">
@@ -195,8 +204,7 @@ function Stories({ desk }: { desk: DeskData }) {
                 {story.title}
               </Link>
               <Soft>
-                {story.slides} {story.slides === 1 ? 'slide' : 'slides'} · {clock(story.seconds)} ·{' '}
-                {ago(story.changedAt)}
+                {say('desk.about', { slides: story.slides, length: clock(story.seconds), ago: ago(story.changedAt) })}
               </Soft>
               <div>
                 {story.handIn ? (
@@ -207,7 +215,7 @@ function Stories({ desk }: { desk: DeskData }) {
               </div>
             </div>
             <div className="bin">
-              <IconButton label={`Delete “${story.title}”`} onPress={() => void remove(story)}>
+              <IconButton label={say('desk.delete', { title: story.title })} onPress={() => void remove(story)}>
                 <BinIcon />
               </IconButton>
             </div>
@@ -224,29 +232,21 @@ function Classes({ desk }: { desk: DeskData }) {
       {desk.classrooms.map((classroom) => (
         <section key={classroom.id} aria-label={classroom.name} style={{ display: 'grid', gap: 12 }}>
           <h2>
-            {classroom.name} <Soft as="span">· {classroom.students} students</Soft>
+            {classroom.name} <Soft as="span">· {say('desk.students', { count: classroom.students })}</Soft>
           </h2>
           {classroom.assignments.map((assignment) => {
             const waiting = assignment.states['handed in'] ?? 0;
             return (
               <Due key={assignment.id}>
                 <Row>
-                  <Mark $tone="handed">Due {day(assignment.dueOn)}</Mark>
-                  <Soft as="span">
-                    {clock(assignment.leastSeconds)} to {clock(assignment.mostSeconds)} minutes
-                  </Soft>
+                  <Mark $tone="handed">{say('desk.due-on', { day: day(assignment.dueOn) })}</Mark>
+                  <Soft as="span">{lengthOf(assignment)}</Soft>
                 </Row>
                 <h3>{assignment.title}</h3>
                 <p>{assignment.task}</p>
                 <Row>
-                  <ActGoTo to={`/assignments/${assignment.id}`}>
-                    {waiting === 0
-                      ? 'See the hand-ins'
-                      : waiting === 1
-                        ? '1 film waits for your answer'
-                        : `${waiting} films wait for your answer`}
-                  </ActGoTo>
-                  {Object.entries(assignment.states).map(([state, count]) => (
+                  <ActGoTo to={`/assignments/${assignment.id}`}>{say('desk.see-hand-ins', { count: waiting })}</ActGoTo>
+                  {(Object.entries(assignment.states) as [StoryState, number][]).map(([state, count]) => (
                     <span key={state}>
                       {count} <StateMark state={state} />
                     </span>

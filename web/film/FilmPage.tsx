@@ -6,7 +6,7 @@ import styled from 'styled-components';
 import { answer, api, sentence } from '../api/client';
 import type { Film, StoryView } from '../api/types';
 import { Picks } from '../parts/Choice';
-import { Act, Button, Card, GoTo, Row, Soft, StateMark } from '../parts/controls';
+import { Act, Button, Card, GoTo, Row, Soft, StateMark, stateText } from '../parts/controls';
 import { useTell } from '../parts/notices';
 import { Page } from '../parts/Page';
 import { ago, clock, size } from '../parts/time';
@@ -16,6 +16,7 @@ import { StoryProvider } from '../story/StoryContext';
 import { StoryHead } from '../story/StoryHead';
 import { useStory } from '../story/useStory';
 import { FilmPlayer } from '../stage/FilmPlayer';
+import { say } from '../messages/say';
 
 const Layout = styled.div`
   display: grid;
@@ -59,15 +60,15 @@ export default function FilmPage() {
   const navigate = useNavigate();
   if (!view) {
     return (
-      <Page title="Film" wide>
-        <Soft>{hold.error ? sentence(hold.error) : 'One moment …'}</Soft>
+      <Page title={say('making.film')} wide>
+        <Soft>{hold.error ? sentence(hold.error) : say('page.one-moment')}</Soft>
       </Page>
     );
   }
   return (
     <StoryProvider id={id} hold={hold} view={view}>
-      <Page title={`${view.story.title}: the film`} wide head={<StoryHead id={id} hold={hold} />}>
-        <h1 className="unseen">{view.story.title}: the film</h1>
+      <Page title={say('making.title', { title: view.story.title })} wide head={<StoryHead id={id} hold={hold} />}>
+        <h1 className="unseen">{say('making.title', { title: view.story.title })}</h1>
         <Layout>
           <div style={{ display: 'grid', gap: 16, minWidth: 0 }}>
             {film?.state === 'done' ? <Made view={view} film={film} /> : <Making view={view} film={film} />}
@@ -76,7 +77,7 @@ export default function FilmPage() {
             {film?.state === 'done' && <HandInCard view={view} film={film} hold={hold} />}
             {film?.state === 'done' && <MakeCard view={view} again />}
             <Card>
-              <h2>Proof</h2>
+              <h2>{say('proof.title')}</h2>
               <ProofList onPick={(slide) => void navigate(`/stories/${id}?slide=${slide}`)} />
             </Card>
           </div>
@@ -118,33 +119,34 @@ function MakeCard({ view, again = false }: { view: StoryView; again?: boolean })
   const [container, setContainer] = useState<Film['container']>(view.film?.container ?? 'mp4');
   return (
     <Card>
-      <h2>{again ? 'Make it again' : 'Make the film'}</h2>
+      <h2>{say(again ? 'making.make-again' : 'making.make')}</h2>
       <p>
-        {clock(view.plan.frames / view.plan.fps)} long, with captions. {again ? 'Only what changed is made again.' : ''}
+        {say('making.length', { length: clock(view.plan.frames / view.plan.fps) })}{' '}
+        {again && say('making.only-changed')}
       </p>
       <Picks
-        label="Size"
+        label={say('making.size')}
         value={size}
         options={[
-          ['small', 'Small, for slow networks'],
+          ['small', say('making.small')],
           ['540', '540'],
-          ['720', '720, the usual'],
-          ['1080', '1080, for a big screen'],
+          ['720', say('making.720')],
+          ['1080', say('making.1080')],
         ]}
         onChange={setSize}
       />
       <Picks
-        label="Kind of file"
+        label={say('making.kind')}
         value={container}
         options={[
-          ['mp4', 'MP4, plays everywhere'],
-          ['webm', 'WebM, free formats'],
+          ['mp4', say('making.mp4')],
+          ['webm', say('making.webm')],
         ]}
         onChange={setContainer}
       />
       <Row>
         <Act onPress={() => make({ size, container })} isDisabled={busy || view.plan.frames === 0}>
-          {again ? 'Make it again' : 'Make the film'}
+          {say(again ? 'making.make-again' : 'making.make')}
         </Act>
       </Row>
     </Card>
@@ -159,8 +161,8 @@ function Making({ view, film }: { view: StoryView; film: Film | undefined }) {
     return (
       <>
         <Card role="alert">
-          <h2>The film could not be made</h2>
-          <p>{film.problem}</p>
+          <h2>{say('making.failed')}</h2>
+          <p>{say('making.failed.what-now')}</p>
         </Card>
         <MakeCard view={view} />
       </>
@@ -169,32 +171,32 @@ function Making({ view, film }: { view: StoryView; film: Film | undefined }) {
   const share = film.frames > 0 ? Math.round((film.framesDone / film.frames) * 100) : 0;
   const words =
     film.state === 'waiting'
-      ? 'It waits for its turn.'
+      ? say('making.waits')
       : film.state === 'joining'
-        ? 'The pieces are being joined with their sound.'
+        ? say('making.joins')
         : film.secondsLeft === null
-          ? 'It has begun.'
+          ? say('making.begun')
           : film.secondsLeft < 60
-            ? `About ${film.secondsLeft} seconds left.`
-            : `About ${Math.ceil(film.secondsLeft / 60)} minutes left.`;
+            ? say('making.seconds-left', { count: film.secondsLeft })
+            : say('making.minutes-left', { count: Math.ceil(film.secondsLeft / 60) });
   const cancel = () =>
     void answer(api.POST('/api/films/{id}/cancel', { params: { path: { id: film.id } } }))
       .then((stopped) => queries.setQueryData(['film', film.id], stopped))
       .catch((error: unknown) => tell(sentence(error), { tone: 'trouble' }));
   return (
     <Card>
-      <h2>The film is being made</h2>
-      <Bar value={film.state === 'joining' ? 99 : share} aria-label="How far the film is">
+      <h2>{say('making.under-way')}</h2>
+      <Bar value={film.state === 'joining' ? 99 : share} aria-label={say('making.how-far')}>
         <div className="rail">
           <div className="done" style={{ width: `${film.state === 'joining' ? 99 : share}%` }} />
         </div>
         <span role="status">
-          {share} %. {words}
+          {say('making.share', { share })} {words}
         </span>
       </Bar>
-      <Soft>You can leave this page, or switch the computer off. It goes on, and you find it here.</Soft>
+      <Soft>{say('making.leave')}</Soft>
       <Row>
-        <Button onPress={cancel}>Stop making it</Button>
+        <Button onPress={cancel}>{say('making.stop')}</Button>
       </Row>
     </Card>
   );
@@ -216,24 +218,22 @@ function Made({ view, film }: { view: StoryView; film: Film }) {
       />
       <Row>
         <GoTo as="a" href={`/api/films/${film.id}/film.${film.container}?download`} to="" download>
-          Download the film ({size(film.bytes ?? 0)})
+          {say('making.download', { size: size(film.bytes ?? 0) })}
         </GoTo>
         <GoTo as="a" href={`/api/films/${film.id}/captions.vtt?download`} to="" download>
-          Captions, WebVTT
+          {say('making.webvtt')}
         </GoTo>
         <GoTo as="a" href={`/api/films/${film.id}/captions.srt`} to="" download>
-          SubRip
+          {say('making.subrip')}
         </GoTo>
         <GoTo as="a" href={`/api/films/${film.id}/captions.txt`} to="" download>
-          Transcript
+          {say('making.transcript')}
         </GoTo>
-        <Soft as="span">
-          {clock(film.seconds)}, made {ago(film.begunAt)}
-        </Soft>
+        <Soft as="span">{say('making.made', { length: clock(film.seconds), ago: ago(film.begunAt) })}</Soft>
       </Row>
       {view.plan.credits.length > 0 && (
         <Card>
-          <h2>Credits</h2>
+          <h2>{say('making.credits')}</h2>
           <ul>
             {view.plan.credits.map((credit) => (
               <li key={credit}>{credit}</li>
@@ -258,12 +258,12 @@ function HandInCard({ view, film, hold }: { view: StoryView; film: Film; hold: R
     )
       .then(async () => {
         await queries.invalidateQueries({ queryKey: ['story', view.id] });
-        tell('It is handed in. What you change from now on does not touch it.');
+        tell(say('making.handed-in'));
       })
       .catch((error: unknown) => tell(sentence(error), { tone: 'trouble' }));
   return (
     <Card>
-      <h2>Hand in</h2>
+      <h2>{say('making.hand-in')}</h2>
       <p>
         {assignment.title}
         {last && (
@@ -277,7 +277,8 @@ function HandInCard({ view, film, hold }: { view: StoryView; film: Film; hold: R
         <ul>
           {view.handIns.map((one) => (
             <li key={one.id}>
-              <Link to={`/handins/${one.id}`}>Hand-in {one.number}</Link>, {ago(one.handedInAt)}: {one.state}
+              <Link to={`/handins/${one.id}`}>{say('class.hand-in', { number: one.number })}</Link>
+              {say('making.hand-in-is', { ago: ago(one.handedInAt), state: stateText(one.state) })}
             </li>
           ))}
         </ul>
@@ -285,11 +286,11 @@ function HandInCard({ view, film, hold }: { view: StoryView; film: Film; hold: R
       {last?.state !== 'accepted' && !isThis && (
         <Row>
           <Act onPress={handIn} isDisabled={hold.saving !== 'saved'}>
-            {last ? 'Hand in again' : 'Hand in'}
+            {say(last ? 'making.hand-in-again' : 'making.hand-in')}
           </Act>
         </Row>
       )}
-      {isThis && last.state === 'handed in' && <Soft>This film is handed in and waits for an answer.</Soft>}
+      {isThis && last.state === 'handed in' && <Soft>{say('making.waits-for-answer')}</Soft>}
     </Card>
   );
 }

@@ -2,6 +2,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { report } from '../api/trouble';
 import { Button, Card, Row, Soft } from './controls';
+import { say } from '../messages/say';
 
 /** Keeps the rest of the page when one place of it breaks, says what happened, and offers to go on. */
 export function Boundary({
@@ -36,13 +37,12 @@ function Broken({ place, told, resetErrorBoundary }: FallbackProps & { place: st
   return (
     <Card role="alert">
       <p>
-        <strong>{place} stopped working.</strong> What you made is saved. Try it again; if it stops again, load the page
-        again, and tell your teacher.
+        <strong>{say('page.stopped', { place })}</strong> {say('page.stopped.what-now')}
       </p>
       <Row>
-        <Button onPress={() => setAgain((n) => n + 1)}>Try again</Button>
-        <Button onPress={() => window.location.reload()}>Load the page again</Button>
-        {told !== null && <Soft as="span">Number for your teacher: {told.slice(0, 8)}</Soft>}
+        <Button onPress={() => setAgain((n) => n + 1)}>{say('page.try-again')}</Button>
+        <Button onPress={() => window.location.reload()}>{say('page.load-again')}</Button>
+        {told !== null && <Soft as="span">{say('page.number', { number: told.slice(0, 8) })}</Soft>}
       </Row>
     </Card>
   );

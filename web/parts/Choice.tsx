@@ -12,6 +12,7 @@ import {
 import styled from 'styled-components';
 import { fieldLook } from './controls';
 import { ListIcon } from './icons';
+import { say, type Code } from '../messages/say';
 
 const Group = styled(RadioGroup)`
   display: grid;
@@ -42,6 +43,10 @@ const Option = styled(Radio)`
     color: #fff;
   }
 `;
+
+/** Options by what the catalogue calls them. */
+export const offered = <T extends string>(options: readonly (readonly [T, Code])[]): [T, string][] =>
+  options.map(([key, code]) => [key, say(code)]);
 
 interface Props<T extends string> {
   label: string;

@@ -3,6 +3,7 @@ import { Dialog, DialogTrigger, Modal, ModalOverlay } from 'react-aria-component
 import styled from 'styled-components';
 import { Button, IconButton } from './controls';
 import { CloseIcon } from './icons';
+import { say } from '../messages/say';
 
 const Shade = styled(ModalOverlay)`
   position: fixed;
@@ -43,7 +44,7 @@ export function Drawer({ label, children }: { label: string; children: ReactNode
             {({ close }) => (
               <>
                 <div className="close">
-                  <IconButton label="Close" onPress={close}>
+                  <IconButton label={say('page.close')} onPress={close}>
                     <CloseIcon />
                   </IconButton>
                 </div>

@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import { useSession } from '../api/session';
 import { Quiet } from './controls';
 import { LeaveIcon } from './icons';
+import { say } from '../messages/say';
 
 const Top = styled.header`
   display: flex;
@@ -98,7 +99,7 @@ export function Page({
   return (
     <>
       <Top>
-        <Name to="/" aria-label="Rhapsode, to the desk" className={head ? 'small' : ''}>
+        <Name to="/" aria-label={say('page.to-the-desk')} className={head ? 'small' : ''}>
           <Thread />
           <span className="word">Rhapsode</span>
         </Name>
@@ -106,9 +107,9 @@ export function Page({
         {person && (
           <Who>
             <span className="word">{person.firstName}</span>
-            <Quiet onPress={signOut} aria-label="Sign out">
+            <Quiet onPress={signOut} aria-label={say('page.sign-out')}>
               <LeaveIcon />
-              <span className="word">Sign out</span>
+              <span className="word">{say('page.sign-out')}</span>
             </Quiet>
           </Who>
         )}

@@ -5,6 +5,7 @@ import { IconButton, Row, Soft } from './controls';
 import { PauseIcon, PlayIcon, WholeIcon, WordsIcon } from './icons';
 import { FlatThread, type ThreadSlide } from './Thread';
 import { clock } from './time';
+import { say } from '../messages/say';
 
 const Track = styled(SliderTrack)`
   position: relative;
@@ -58,7 +59,7 @@ export function Playbar({
   return (
     <>
       <Slider
-        aria-label="Position in the film"
+        aria-label={say('play.position')}
         value={frame}
         minValue={0}
         maxValue={Math.max(1, frames - 1)}
@@ -71,7 +72,7 @@ export function Playbar({
         </Track>
       </Slider>
       <Row>
-        <IconButton label={playing ? 'Pause' : 'Play'} onPress={onToggle} isDisabled={frames === 0}>
+        <IconButton label={say(playing ? 'play.pause' : 'play.play')} onPress={onToggle} isDisabled={frames === 0}>
           {playing ? <PauseIcon /> : <PlayIcon />}
         </IconButton>
         <Soft as="span" style={dark ? { color: '#d9dce3' } : undefined}>
@@ -79,14 +80,14 @@ export function Playbar({
         </Soft>
         <span style={{ flex: 1 }} />
         <IconButton
-          label={captions ? 'Hide the captions' : 'Show the captions'}
+          label={say(captions ? 'play.hide-captions' : 'play.show-captions')}
           aria-pressed={captions}
           onPress={() => onCaptions(!captions)}
         >
           <WordsIcon />
         </IconButton>
         <IconButton
-          label="Full screen"
+          label={say('play.full-screen')}
           onPress={() =>
             void (document.fullscreenElement ? document.exitFullscreen() : whole.current?.requestFullscreen())
           }

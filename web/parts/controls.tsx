@@ -1,6 +1,7 @@
 import { Button as AriaButton, Input, Label, TextArea, TextField, type ButtonProps } from 'react-aria-components';
 import { Link } from 'react-router';
 import styled, { css } from 'styled-components';
+import { say } from '../messages/say';
 
 const button = css`
   display: inline-flex;
@@ -182,8 +183,17 @@ export const Mark = styled.span<{ $tone: keyof typeof tones }>`
   color: ${({ $tone }) => `var(${tones[$tone][1]})`};
 `;
 
-export function StateMark({ state }: { state: string }) {
-  const tone =
-    state === 'returned' ? 'returned' : state === 'accepted' ? 'accepted' : state === 'handed in' ? 'handed' : 'plain';
-  return <Mark $tone={tone}>{state}</Mark>;
+const states = {
+  draft: ['plain', 'state.draft'],
+  'film made': ['plain', 'state.film-made'],
+  'handed in': ['handed', 'state.handed-in'],
+  returned: ['returned', 'state.returned'],
+  accepted: ['accepted', 'state.accepted'],
+} as const;
+/** How far a story is. */
+export type StoryState = keyof typeof states;
+export const stateText = (state: StoryState): string => say(states[state][1]);
+
+export function StateMark({ state }: { state: StoryState }) {
+  return <Mark $tone={states[state][0]}>{stateText(state)}</Mark>;
 }

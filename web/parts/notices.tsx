@@ -1,6 +1,7 @@
 import { createContext, useCallback, useContext, useMemo, useRef, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Button } from './controls';
+import { say } from '../messages/say';
 
 interface Notice {
   id: number;
@@ -70,7 +71,7 @@ export function Notices({ children }: { children: ReactNode }) {
                 {notice.action.label}
               </Button>
             )}
-            <Button aria-label="Close this notice" onPress={() => drop(notice.id)}>
+            <Button aria-label={say('page.close-notice')} onPress={() => drop(notice.id)}>
               ✕
             </Button>
           </Slip>

@@ -1,11 +1,11 @@
 import { lazy, type ComponentType } from 'react';
 import { pause } from '../api/client';
 
-type Module = { default: ComponentType };
+type Module<P> = { default: ComponentType<P> };
 const TRIES = 20;
 
 /** Fetches a part of the page, again and again while there is no connection. */
-async function patient(fetch: () => Promise<Module>): Promise<Module> {
+async function patient<P>(fetch: () => Promise<Module<P>>): Promise<Module<P>> {
   for (let n = 1; ; n += 1) {
     try {
       return await fetch();
@@ -16,10 +16,10 @@ async function patient(fetch: () => Promise<Module>): Promise<Module> {
   }
 }
 
-const places: (() => Promise<Module>)[] = [];
+const places: (() => Promise<unknown>)[] = [];
 
-/** A place with its own script, fetched when it is opened, or before that while nothing else is to be done. */
-export function place(fetch: () => Promise<Module>) {
+/** A place, or a part of one, with its own script, fetched when it is opened, or before that while nothing else is to be done. */
+export function place<P>(fetch: () => Promise<Module<P>>) {
   places.push(fetch);
   return lazy(() => patient(fetch));
 }

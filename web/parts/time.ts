@@ -1,3 +1,5 @@
+import { reader, say } from '../messages/say';
+
 /** Minutes and seconds, as a film's length is told. */
 export function clock(seconds: number): string {
   const whole = Math.round(seconds);
@@ -9,12 +11,10 @@ export const SAMPLES = 48_000;
 export const inSeconds = (samples: number): number => samples / SAMPLES;
 
 /** A length for a person: 4 s, 4.5 s. */
-export const secondsText = (seconds: number): string => `${Number(seconds.toFixed(1))} s`;
+export const secondsText = (seconds: number): string => say('time.seconds', { seconds: Number(seconds.toFixed(1)) });
 
-/** The language of the page. */
-const reader = 'en-GB';
-const toDay = new Intl.DateTimeFormat(reader, { weekday: 'long', day: 'numeric', month: 'long' });
-const relative = new Intl.RelativeTimeFormat(reader, { numeric: 'auto', style: 'short' });
+const toDay = () => new Intl.DateTimeFormat(reader(), { weekday: 'long', day: 'numeric', month: 'long' });
+const relative = () => new Intl.RelativeTimeFormat(reader(), { numeric: 'auto', style: 'short' });
 const minute = 60_000;
 const steps: [Intl.RelativeTimeFormatUnit, number][] = [
   ['minute', minute],
@@ -22,15 +22,17 @@ const steps: [Intl.RelativeTimeFormatUnit, number][] = [
   ['day', 24 * 60 * minute],
 ];
 
-export const day = (date: string): string => toDay.format(new Date(date));
+export const day = (date: string): string => toDay().format(new Date(date));
 
 /** How long ago, in the largest unit of which one has passed; after a week the day. */
 export function ago(date: string, now = Date.now()): string {
   const passed = now - new Date(date).getTime();
   if (passed >= 7 * 24 * 60 * minute) return day(date);
   const [unit, length] = steps.findLast(([, length]) => passed >= length) ?? ['second', 0];
-  return relative.format(length ? -Math.floor(passed / length) : 0, unit);
+  return relative().format(length ? -Math.floor(passed / length) : 0, unit);
 }
 
 export const size = (bytes: number): string =>
-  bytes < 1_000_000 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
+  bytes < 1_000_000
+    ? say('size.kilobytes', { size: Math.round(bytes / 1000) })
+    : say('size.megabytes', { size: Number((bytes / 1_000_000).toFixed(1)) });

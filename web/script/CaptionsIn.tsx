@@ -4,6 +4,7 @@ import { useSendIn } from '../assets/useSendIn';
 import { Button, Row, Soft } from '../parts/controls';
 import { useTell } from '../parts/notices';
 import { useActs, useView } from '../story/StoryContext';
+import { say } from '../messages/say';
 
 /** Where the captions come from: the scripts, or a file. */
 export function CaptionsIn() {
@@ -16,8 +17,8 @@ export function CaptionsIn() {
     if (!file) return;
     try {
       await sendIn('captions', file);
-      tell('These captions are shown now instead of those made from the scripts.', {
-        action: { label: 'Undo', run: () => void edit({ do: 'drop captions' }) },
+      tell(say('captions-in.shown'), {
+        action: { label: say('story.undo'), run: () => void edit({ do: 'drop captions' }) },
       });
     } catch (error) {
       tell(sentence(error), { tone: 'trouble' });
@@ -25,21 +26,17 @@ export function CaptionsIn() {
   };
   return (
     <>
-      <h3>Captions</h3>
-      <Soft>
-        {count === null
-          ? 'Made from the scripts and timed to the voices.'
-          : `${count} captions from a file are shown, instead of those made from the scripts.`}
-      </Soft>
+      <h3>{say('play.captions')}</h3>
+      <Soft>{count === null ? say('captions-in.made') : say('captions-in.of-a-file', { count })}</Soft>
       <Row>
         <FileTrigger
           acceptedFileTypes={['.vtt', '.srt', '.txt', 'text/vtt', 'text/plain', 'application/x-subrip']}
           onSelect={(files) => void bringIn(files?.[0])}
         >
-          <Button>Bring in captions</Button>
+          <Button>{say('captions-in.bring-in')}</Button>
         </FileTrigger>
         {count !== null && (
-          <Button onPress={() => void edit({ do: 'drop captions' })}>Make them from the scripts again</Button>
+          <Button onPress={() => void edit({ do: 'drop captions' })}>{say('captions-in.make-again')}</Button>
         )}
       </Row>
     </>

@@ -2,10 +2,11 @@ import { Input, Label, NumberField } from 'react-aria-components';
 import styled from 'styled-components';
 import limits from '../../schema/limits.json';
 import type { IconLayer, Slide } from '../api/types';
-import { Select } from '../parts/Choice';
+import { offered, Select } from '../parts/Choice';
 import { Button, fieldLook, Row } from '../parts/controls';
 import { useActs } from '../story/StoryContext';
 import { newId } from '../story/useStory';
+import { say, type Code } from '../messages/say';
 
 const One = styled.fieldset`
   display: grid;
@@ -22,35 +23,35 @@ const Seconds = styled(NumberField)`
     width: 100%;
   }
 `;
-const names: [IconLayer['name'], string][] = [
-  ['star', 'Star'],
-  ['heart', 'Heart'],
-  ['arrow', 'Arrow'],
-  ['pin', 'Pin'],
-  ['drop', 'Drop'],
-  ['tick', 'Tick'],
+const names: [IconLayer['name'], Code][] = [
+  ['star', 'icon.star'],
+  ['heart', 'icon.heart'],
+  ['arrow', 'icon.arrow'],
+  ['pin', 'icon.pin'],
+  ['drop', 'icon.drop'],
+  ['tick', 'icon.tick'],
 ];
-const colours: [IconLayer['colour'], string][] = [
-  ['gold', 'Gold'],
-  ['red', 'Red'],
-  ['white', 'White'],
-  ['ink', 'Ink'],
+const colours: [IconLayer['colour'], Code][] = [
+  ['gold', 'icon.gold'],
+  ['red', 'icon.red'],
+  ['white', 'icon.white'],
+  ['ink', 'icon.ink'],
 ];
-const places: [IconLayer['place'], string][] = [
-  ['top-left', 'Top left'],
-  ['top', 'Top'],
-  ['top-right', 'Top right'],
-  ['left', 'Left'],
-  ['middle', 'Middle'],
-  ['right', 'Right'],
-  ['bottom-left', 'Bottom left'],
-  ['bottom', 'Bottom'],
-  ['bottom-right', 'Bottom right'],
+const places: [IconLayer['place'], Code][] = [
+  ['top-left', 'place.top-left'],
+  ['top', 'place.top'],
+  ['top-right', 'place.top-right'],
+  ['left', 'place.left'],
+  ['middle', 'place.middle'],
+  ['right', 'place.right'],
+  ['bottom-left', 'place.bottom-left'],
+  ['bottom', 'place.bottom'],
+  ['bottom-right', 'place.bottom-right'],
 ];
-const sizes: [string, string][] = [
-  ['0.1', 'Small'],
-  ['0.2', 'Middling'],
-  ['0.4', 'Large'],
+const sizes: [string, Code][] = [
+  ['0.1', 'icon.small'],
+  ['0.2', 'icon.middling'],
+  ['0.4', 'icon.large'],
 ];
 
 /** A size that a folder's story says may lie between those offered. */
@@ -66,19 +67,29 @@ export function IconFields({ slide }: { slide: Slide }) {
   return (
     <>
       {icons.map((icon, i) => (
-        <One key={icon.id} aria-label={`Icon ${i + 1}`}>
-          <Select label="Icon" value={icon.name} options={names} onChange={(name) => set(icon.id, { name })} />
+        <One key={icon.id} aria-label={say('icon.number', { number: i + 1 })}>
           <Select
-            label="Colour"
+            label={say('icon.title')}
+            value={icon.name}
+            options={offered(names)}
+            onChange={(name) => set(icon.id, { name })}
+          />
+          <Select
+            label={say('icon.colour')}
             value={icon.colour}
-            options={colours}
+            options={offered(colours)}
             onChange={(colour) => set(icon.id, { colour })}
           />
-          <Select label="Where" value={icon.place} options={places} onChange={(place) => set(icon.id, { place })} />
           <Select
-            label="How large"
+            label={say('icon.where')}
+            value={icon.place}
+            options={offered(places)}
+            onChange={(place) => set(icon.id, { place })}
+          />
+          <Select
+            label={say('icon.how-large')}
             value={nearest(icon.size)}
-            options={sizes}
+            options={offered(sizes)}
             onChange={(size) => set(icon.id, { size: Number(size) })}
           />
           <Seconds
@@ -88,18 +99,18 @@ export function IconFields({ slide }: { slide: Slide }) {
             step={0.5}
             onChange={(comes) => !Number.isNaN(comes) && set(icon.id, { comes: comes === 0 ? null : comes })}
           >
-            <Label>Comes after (seconds)</Label>
+            <Label>{say('icon.comes')}</Label>
             <Input />
           </Seconds>
           <Row style={{ alignSelf: 'end' }}>
             <Button onPress={() => void edit({ do: 'delete layer', slide: slide.id, layer: icon.id })}>
-              Take it off
+              {say('icon.take-off')}
             </Button>
           </Row>
         </One>
       ))}
       <Row>
-        <Button onPress={() => set(newId(), { name: 'star' })}>Add an icon</Button>
+        <Button onPress={() => set(newId(), { name: 'star' })}>{say('icon.add')}</Button>
       </Row>
     </>
   );

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { Dialog, DialogTrigger, Heading, Popover } from 'react-aria-components';
 import styled from 'styled-components';
 import { Button } from '../parts/controls';
+import { say, type Code } from '../messages/say';
 
 const Box = styled(Popover)`
   background: var(--raised);
@@ -23,18 +24,18 @@ const List = styled.dl`
     margin: 0;
   }
 `;
-const keys: [string, string][] = [
-  ['↑ ↓', 'another slide'],
-  ['Alt + ↑ ↓', 'move the chosen slides'],
-  ['Shift + ↑ ↓', 'choose more slides'],
-  ['Alt + C', 'duplicate'],
-  ['Delete', 'delete'],
-  ['Esc', 'choose nothing: the whole story'],
-  ['Ctrl + Z', 'undo'],
-  ['Ctrl + Shift + Z', 'do again'],
-  ['Alt + P', 'play from the chosen slide'],
-  ['Space', 'play or pause, in the preview'],
-  ['?', 'these keys'],
+const keys: [key: Code, act: Code][] = [
+  ['keys.another.key', 'keys.another'],
+  ['keys.move.key', 'keys.move'],
+  ['keys.choose-more.key', 'keys.choose-more'],
+  ['keys.duplicate.key', 'keys.duplicate'],
+  ['keys.delete.key', 'keys.delete'],
+  ['keys.choose-nothing.key', 'keys.choose-nothing'],
+  ['keys.undo.key', 'keys.undo'],
+  ['keys.redo.key', 'keys.redo'],
+  ['keys.play-from.key', 'keys.play-from'],
+  ['keys.play.key', 'keys.play'],
+  ['keys.these.key', 'keys.these'],
 ];
 
 export function Keys() {
@@ -48,15 +49,15 @@ export function Keys() {
   }, []);
   return (
     <DialogTrigger isOpen={open} onOpenChange={setOpen}>
-      <Button aria-label="The keys">?</Button>
+      <Button aria-label={say('keys.title')}>?</Button>
       <Box>
         <Dialog>
-          <Heading slot="title">The keys</Heading>
+          <Heading slot="title">{say('keys.title')}</Heading>
           <List>
             {keys.map(([key, act]) => (
               <div key={key} style={{ display: 'contents' }}>
-                <dt>{key}</dt>
-                <dd>{act}</dd>
+                <dt>{say(key)}</dt>
+                <dd>{say(act)}</dd>
               </div>
             ))}
           </List>

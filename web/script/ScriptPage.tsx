@@ -22,6 +22,7 @@ import { Keys } from './Keys';
 import { Sheet } from './Sheet';
 import { SlidePanel } from './SlidePanel';
 import { useSheetKeys } from './useSheetKeys';
+import { say } from '../messages/say';
 
 const Layout = styled.div`
   display: grid;
@@ -128,8 +129,8 @@ export default function ScriptPage() {
     if (ids.length === 0) return;
     void edit({ do: 'delete slides', slides: ids }).then((done) => {
       if (done)
-        tell(ids.length === 1 ? 'The slide is deleted.' : `${ids.length} slides are deleted.`, {
-          action: { label: 'Undo', run: () => void hold.undo() },
+        tell(say('script.deleted', { count: ids.length }), {
+          action: { label: say('story.undo'), run: () => void hold.undo() },
         });
     });
   });
@@ -151,7 +152,7 @@ export default function ScriptPage() {
       slide: {
         id: slide,
         layout: 'title',
-        layers: [{ id: 'title', kind: 'words', role: 'title', text: after === null ? '' : 'A new part' }],
+        layers: [{ id: 'title', kind: 'words', role: 'title', text: after === null ? '' : say('script.new-part') }],
       },
       after,
     }).then(() => setChosen(new Set([slide])));
@@ -174,14 +175,14 @@ export default function ScriptPage() {
 
   if (!view) {
     return (
-      <Page title="Script" wide>
-        {error ? <Soft role="alert">{sentence(error)}</Soft> : <Soft>The story is being fetched …</Soft>}
+      <Page title={say('script.title')} wide>
+        {error ? <Soft role="alert">{sentence(error)}</Soft> : <Soft>{say('script.fetching')}</Soft>}
       </Page>
     );
   }
   const remarks = view.handIns[0]?.state === 'returned' ? view.handIns[0].remarks : none;
   const panel = (
-    <Boundary place="The settings" resetOn={[view.revision, picked.join()]}>
+    <Boundary place={say('script.the-settings')} resetOn={[view.revision, picked.join()]}>
       <SlidePanel
         picked={picked}
         remarks={remarks}
@@ -194,10 +195,10 @@ export default function ScriptPage() {
   return (
     <StoryProvider id={id} hold={hold} view={view}>
       <Page title={view.story.title} wide head={<StoryHead id={id} hold={hold} />}>
-        <h1 className="unseen">{view.story.title}: the script</h1>
+        <h1 className="unseen">{say('script.of', { title: view.story.title })}</h1>
         <Layout ref={keys}>
           <Zone
-            aria-label="The sheet: pictures may be dropped here"
+            aria-label={say('script.sheet')}
             getDropOperation={(types) =>
               types.has('directory') || kinds.some((kind) => types.has(kind)) || !types.has('rhapsode/slide')
                 ? 'copy'
@@ -215,41 +216,37 @@ export default function ScriptPage() {
                 onSelect={(files) => files && pictures.bringIn([...files])}
               >
                 <Act>
-                  <PlusIcon /> Bring in pictures
+                  <PlusIcon /> {say('script.bring-in')}
                 </Act>
               </FileTrigger>
-              <Button onPress={addTitle}>Add a title slide</Button>
+              <Button onPress={addTitle}>{say('script.add-title')}</Button>
               {!wide && (
                 <Drawer
                   label={
                     picked.length === 0
-                      ? 'The whole story'
-                      : picked.length === 1
-                        ? `Slide ${slides.findIndex((s) => s.id === picked[0]) + 1}`
-                        : `${picked.length} slides`
+                      ? say('whole.title')
+                      : say('slide.chosen', {
+                          count: picked.length,
+                          slide: slides.findIndex((s) => s.id === picked[0]) + 1,
+                        })
                   }
                 >
                   {panel}
                 </Drawer>
               )}
-              <Hint>or drop them anywhere on this sheet</Hint>
+              <Hint>{say('script.or-drop')}</Hint>
               <KeysPlace>
                 <Keys />
               </KeysPlace>
             </Row>
             <Arrivals arrivals={pictures.arrivals} onAgain={pictures.useAgain} onPutAway={pictures.putAway} />
-            <Boundary place="The sheet" resetOn={[view.revision]}>
+            <Boundary place={say('script.the-sheet')} resetOn={[view.revision]}>
               <Sheet chosen={chosen} onChoose={choose} acts={acts} remarks={remarks} />
             </Boundary>
-            {slides.length <= 1 && pictures.arrivals.length === 0 && (
-              <Soft>
-                The sheet begins with your title. Now bring in pictures: choose many at once, and they line up in the
-                order of their names. Then write what you say beside each one.
-              </Soft>
-            )}
+            {slides.length <= 1 && pictures.arrivals.length === 0 && <Soft>{say('script.empty')}</Soft>}
           </Zone>
           <Side>
-            <Boundary place="The preview" resetOn={[view.revision]}>
+            <Boundary place={say('script.the-preview')} resetOn={[view.revision]}>
               <Preview ref={preview} story={id} plan={view.plan} />
             </Boundary>
             {wide && panel}

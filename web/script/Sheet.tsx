@@ -6,6 +6,7 @@ import { threadOf } from '../stage/plan';
 import { useActs, useView } from '../story/StoryContext';
 import { assetOf, pictureOf } from '../story/slides';
 import { SlideRow, type Row, type RowActs } from './SlideRow';
+import { say } from '../messages/say';
 
 const List = styled(GridList)`
   display: grid;
@@ -93,7 +94,7 @@ export function Sheet({ chosen, onChoose, acts, remarks }: Props) {
     getItems: (keys) =>
       [...keys].map((key) => ({
         'rhapsode/slide': String(key),
-        'text/plain': `Slide ${slides.findIndex((s) => s.id === key) + 1}`,
+        'text/plain': say('slide.number', { slide: slides.findIndex((s) => s.id === key) + 1 }),
       })),
     onReorder: (event) => {
       const moving = slides.map((s) => s.id).filter((slide) => event.keys.has(slide));
@@ -106,7 +107,7 @@ export function Sheet({ chosen, onChoose, acts, remarks }: Props) {
   });
   return (
     <List
-      aria-label="Slides"
+      aria-label={say('script.slides')}
       items={rows}
       dependencies={[acts]}
       selectionMode="multiple"
@@ -121,7 +122,10 @@ export function Sheet({ chosen, onChoose, acts, remarks }: Props) {
       {({ id, ...row }) => (
         <Item
           id={id}
-          textValue={`Slide ${row.index + 1}, ${row.slide.layout === 'title' ? 'title' : row.picture || 'no picture'}`}
+          textValue={say(row.slide.layout === 'title' ? 'slide.title' : row.picture ? 'slide.pictured' : 'slide.bare', {
+            slide: row.index + 1,
+            picture: row.picture,
+          })}
         >
           <SlideRow row={row} acts={acts} />
         </Item>

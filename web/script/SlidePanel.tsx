@@ -1,35 +1,12 @@
-import styled from 'styled-components';
-import type { HandIn, PictureLayer, Remark, Slide } from '../api/types';
-import { Picks } from '../parts/Choice';
-import { Button, Card, Quiet, Row } from '../parts/controls';
-import { TurnLeftIcon, TurnRightIcon } from '../parts/icons';
-import { Toggle } from '../parts/Toggle';
-import { useActs, useView } from '../story/StoryContext';
-import { assetOf, pictureOf, trimmed, wordsOf } from '../story/slides';
-import { IconFields } from './IconFields';
-import { SourceFields } from './SourceFields';
-import { StayField } from './StayField';
-import { TransitionField } from './TransitionField';
+import { Suspense } from 'react';
+import type { HandIn, Remark } from '../api/types';
+import { say } from '../messages/say';
+import { Card, Soft } from '../parts/controls';
+import { place } from '../parts/place';
+import { useView } from '../story/StoryContext';
 import { WholePanel } from './WholePanel';
 
-const Findings = styled.ul`
-  display: grid;
-  gap: 6px;
-  li {
-    border-inline-start: 4px solid var(--ochre);
-    padding: 2px 10px;
-  }
-  li.must {
-    border-color: var(--madder);
-  }
-  button {
-    text-align: start;
-    white-space: normal;
-  }
-`;
-/** Of many chosen slides only so much is said here; Proof says it all. */
-const SAID = 3;
-type Turn = PictureLayer['recipe']['turn'];
+const SlideSettings = place(() => import('./SlideSettings'));
 
 interface Props {
   picked: string[];
@@ -42,136 +19,18 @@ interface Props {
 
 /** What can be set for the chosen slides; with none chosen, what concerns the whole story. */
 export function SlidePanel({ picked, remarks, answer, onPick, onNone }: Props) {
-  const view = useView();
-  const { edit } = useActs();
-  const { story } = view;
-  const slides = story.slides.filter((s) => picked.includes(s.id));
-  const [first] = slides;
-  if (!first) return <WholePanel remarks={remarks} answer={answer} onPick={onPick} />;
-  const index = story.slides.indexOf(first);
-  const findings = view.proof.flatMap((f) => {
-    const own = f.slides.filter((slide) => picked.includes(slide.id));
-    return own.map(({ sentence }) => ({ level: f.level, sentence }));
-  });
+  const { slides } = useView().story;
+  if (!slides.some((slide) => picked.includes(slide.id)))
+    return <WholePanel remarks={remarks} answer={answer} onPick={onPick} />;
   return (
-    <Card aria-label="The chosen slides" key={first.id}>
-      <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
-        <h2>{slides.length === 1 ? `Slide ${index + 1}` : `${slides.length} slides`}</h2>
-        <Quiet onPress={onNone}>The whole story</Quiet>
-      </Row>
-      <Findings>
-        {findings.slice(0, SAID).map((finding) => (
-          <li key={finding.sentence} className={finding.level}>
-            {finding.sentence}
-          </li>
-        ))}
-      </Findings>
-      {slides.length === 1 && first.layout !== 'title' && <CaptionPlace slide={first} />}
-      <StayField slides={slides} />
-      {slides.length === 1 && <Silence slide={first} />}
-      <PictureFields slides={slides} />
-      {slides.length === 1 && <IconFields slide={first} />}
-      <TransitionField
-        label="How it gives way to the next"
-        value={first.transition ?? story.style.transition}
-        onChange={(transition) => void edit({ do: 'set transition', slides: picked, transition })}
-      />
-      {slides.some((s) => s.transition !== null) && (
-        <Row>
-          <Button onPress={() => void edit({ do: 'set transition', slides: picked, transition: null })}>
-            As usual in this story
-          </Button>
-        </Row>
-      )}
-      <PictureSource slides={slides} />
-    </Card>
-  );
-}
-
-function CaptionPlace({ slide }: { slide: Slide }) {
-  const { edit } = useActs();
-  const caption = wordsOf(slide, 'caption');
-  return (
-    <Picks
-      label="Where the words stand"
-      value={caption?.place ?? 'bottom'}
-      options={[
-        ['top', 'Top'],
-        ['middle', 'Middle'],
-        ['bottom', 'Bottom'],
-      ]}
-      onChange={(place) =>
-        void edit({
-          do: 'set layer',
-          slide: slide.id,
-          layer: caption?.id ?? 'caption',
-          kind: 'words',
-          changes: { role: 'caption', place },
-        })
+    <Suspense
+      fallback={
+        <Card>
+          <Soft>{say('page.one-moment')}</Soft>
+        </Card>
       }
-    />
-  );
-}
-
-/** Where there is silence around the voice, it may be left out. */
-function Silence({ slide }: { slide: Slide }) {
-  const { edit } = useActs();
-  const left = trimmed(slide, assetOf(useView().story, slide.voice[0]?.asset, 'voice'));
-  return left === null ? null : (
-    <Toggle isSelected={left} onChange={(to) => void edit({ do: 'set trim', slide: slide.id, trimmed: to })}>
-      Leave out the silence around the voice
-    </Toggle>
-  );
-}
-
-function PictureFields({ slides }: { slides: Slide[] }) {
-  const { edit } = useActs();
-  const pictured = slides.filter((slide) => pictureOf(slide));
-  const picture = pictured[0] && pictureOf(pictured[0]);
-  if (!picture) return null;
-  const set = (changes: Partial<Omit<PictureLayer, 'framing'>> & { framing?: Partial<PictureLayer['framing']> }) =>
-    void edit({ do: 'set layers', slides: pictured.map((s) => s.id), kind: 'picture', changes });
-  return (
-    <>
-      <Picks
-        label="How the picture is shown"
-        value={picture.fit}
-        options={[
-          ['auto', 'As suits it'],
-          ['fill', 'Fill the slide'],
-          ['whole', 'Whole'],
-        ]}
-        onChange={(fit) => set({ fit })}
-      />
-      <Row>
-        <Button onPress={() => set({ recipe: { turn: ((picture.recipe.turn + 270) % 360) as Turn } })}>
-          <TurnLeftIcon /> Turn left
-        </Button>
-        <Button onPress={() => set({ recipe: { turn: ((picture.recipe.turn + 90) % 360) as Turn } })}>
-          <TurnRightIcon /> Turn right
-        </Button>
-      </Row>
-      <Toggle
-        isSelected={picture.framing.motion !== 'still'}
-        onChange={(moves) => set({ framing: { motion: moves ? 'auto' : 'still' } })}
-      >
-        A slow move across the picture
-      </Toggle>
-    </>
-  );
-}
-
-function PictureSource({ slides }: { slides: Slide[] }) {
-  const assets = [...new Set(slides.flatMap((slide) => pictureOf(slide)?.asset ?? []))];
-  return assets.length === 0 ? null : (
-    <>
-      <h3>Source</h3>
-      <SourceFields
-        key={assets[0]}
-        assets={assets}
-        mine={assets.length === 1 ? 'I made it myself' : 'I made them myself'}
-        labels={{ title: 'Title', author: 'Author', link: 'Link', licence: 'Licence, such as CC BY 4.0' }}
-      />
-    </>
+    >
+      <SlideSettings picked={picked} onNone={onNone} />
+    </Suspense>
   );
 }

@@ -13,6 +13,7 @@ import { useSavedText } from '../story/useSavedText';
 import { ComposedSlide } from './ComposedSlide';
 import { useNear } from './useNear';
 import { VoiceStrip } from './VoiceStrip';
+import { say } from '../messages/say';
 
 const Grid = styled.div`
   display: grid;
@@ -208,19 +209,19 @@ export const SlideRow = memo(
 
 function FullRow({ row, acts }: Props) {
   const { index, slide, scene, thread, fps, loose, title } = row;
-  const name = `slide ${index + 1}`;
+  const number = index + 1;
   return (
     <Grid>
       <Time>
-        <strong>{index + 1}</strong>
+        <strong>{number}</strong>
         <span>
-          <span title="Starts at">{clock((thread?.start ?? 0) / fps)}</span>{' '}
-          <span title="Stays for" className="stay">
+          <span title={say('slide.starts')}>{clock((thread?.start ?? 0) / fps)}</span>{' '}
+          <span title={say('slide.stays')} className="stay">
             {secondsText((thread?.stay ?? 0) / fps)}
           </span>
         </span>
         {thread && <RowThread slide={thread} fps={fps} width={88} height={88} loose={loose} />}
-        {loose && <span className="unseen">Proof has something to say about this slide.</span>}
+        {loose && <span className="unseen">{say('slide.proof')}</span>}
       </Time>
       <Shown>
         {scene && (
@@ -229,12 +230,12 @@ function FullRow({ row, acts }: Props) {
       </Shown>
       <Words>
         {slide.layout === 'title' ? (
-          <TitleWords slide={slide} title={title} name={name} />
+          <TitleWords slide={slide} title={title} number={number} />
         ) : (
-          <CaptionWords slide={slide} name={name} />
+          <CaptionWords slide={slide} number={number} />
         )}
-        <ScriptWords slide={slide} name={name} />
-        <VoiceStrip slide={slide} name={name} waveform={row.waveform} voice={row.voice} onPlay={acts.play} />
+        <ScriptWords slide={slide} number={number} />
+        <VoiceStrip slide={slide} number={number} waveform={row.waveform} voice={row.voice} onPlay={acts.play} />
         {row.remarks?.map((remark) => (
           <p className="remark" key={remark.id}>
             <strong>{remark.author}:</strong> {remark.text}
@@ -242,22 +243,30 @@ function FullRow({ row, acts }: Props) {
         ))}
       </Words>
       <Tools className="tools">
-        <Handle slot="drag" aria-label={`Drag ${name}`}>
+        <Handle slot="drag" aria-label={say('slide.drag', { slide: number })}>
           <HandleIcon />
         </Handle>
-        <IconButton label={`Play from ${name}`} onPress={() => acts.play(slide.id)}>
+        <IconButton label={say('slide.play-from', { slide: number })} onPress={() => acts.play(slide.id)}>
           <PlayIcon />
         </IconButton>
-        <IconButton label={`Move ${name} up`} isDisabled={index === 0} onPress={() => acts.move([slide.id], -1)}>
+        <IconButton
+          label={say('slide.move-up', { slide: number })}
+          isDisabled={index === 0}
+          onPress={() => acts.move([slide.id], -1)}
+        >
           <UpIcon />
         </IconButton>
-        <IconButton label={`Move ${name} down`} isDisabled={row.last} onPress={() => acts.move([slide.id], 1)}>
+        <IconButton
+          label={say('slide.move-down', { slide: number })}
+          isDisabled={row.last}
+          onPress={() => acts.move([slide.id], 1)}
+        >
           <DownIcon />
         </IconButton>
-        <IconButton label={`Duplicate ${name}`} onPress={() => acts.duplicate([slide.id])}>
+        <IconButton label={say('slide.duplicate', { slide: number })} onPress={() => acts.duplicate([slide.id])}>
           <CopyIcon />
         </IconButton>
-        <IconButton label={`Delete ${name}`} onPress={() => acts.remove([slide.id])}>
+        <IconButton label={say('slide.delete', { slide: number })} onPress={() => acts.remove([slide.id])}>
           <BinIcon />
         </IconButton>
       </Tools>
@@ -267,7 +276,7 @@ function FullRow({ row, acts }: Props) {
 
 interface WordsProps {
   slide: Slide;
-  name: string;
+  number: number;
 }
 
 /** The text of one of a slide's words, kept as it is written. */
@@ -280,13 +289,13 @@ function useWords(slide: Slide, role: WordsLayer['role']) {
   );
 }
 
-function TitleWords({ slide, title, name }: WordsProps & { title: string }) {
+function TitleWords({ slide, title, number }: WordsProps & { title: string }) {
   const heading = useWords(slide, 'title');
   const subtitle = useWords(slide, 'subtitle');
   return (
     <>
       <input
-        aria-label={`Title on ${name}`}
+        aria-label={say('words.title-on', { slide: number })}
         placeholder={title}
         maxLength={limits.title}
         value={heading.value}
@@ -295,8 +304,8 @@ function TitleWords({ slide, title, name }: WordsProps & { title: string }) {
       />
       <input
         className="subtitle"
-        aria-label={`Subtitle on ${name}`}
-        placeholder="A line below it, if you like"
+        aria-label={say('words.subtitle-on', { slide: number })}
+        placeholder={say('words.subtitle.hint')}
         maxLength={limits.words}
         value={subtitle.value}
         onChange={(e) => subtitle.onChange(e.target.value)}
@@ -306,14 +315,14 @@ function TitleWords({ slide, title, name }: WordsProps & { title: string }) {
   );
 }
 
-function CaptionWords({ slide, name }: WordsProps) {
+function CaptionWords({ slide, number }: WordsProps) {
   const caption = useWords(slide, 'caption');
   return (
     <textarea
       className="caption"
       rows={1}
-      aria-label={`Caption on ${name}`}
-      placeholder="Words on the picture: one plain fact"
+      aria-label={say('words.caption-on', { slide: number })}
+      placeholder={say('words.caption.hint')}
       maxLength={limits.words}
       value={caption.value}
       onChange={(e) => caption.onChange(e.target.value)}
@@ -322,14 +331,14 @@ function CaptionWords({ slide, name }: WordsProps) {
   );
 }
 
-function ScriptWords({ slide, name }: WordsProps) {
+function ScriptWords({ slide, number }: WordsProps) {
   const { edit } = useActs();
   const script = useSavedText(slide.script, (text) => void edit({ do: 'set script', slide: slide.id, script: text }));
   return (
     <textarea
       className={script.value.length > LONG ? 'script long' : 'script'}
-      aria-label={`Script of ${name}`}
-      placeholder="What you say here. It is read aloud, never shown."
+      aria-label={say('words.script-of', { slide: number })}
+      placeholder={say('words.script.hint')}
       maxLength={limits.script}
       rows={1}
       value={script.value}

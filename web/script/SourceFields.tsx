@@ -3,6 +3,7 @@ import { useSession } from '../api/session';
 import { Button, Field, Row } from '../parts/controls';
 import { useActs, useView } from '../story/StoryContext';
 import { useSavedText } from '../story/useSavedText';
+import { say } from '../messages/say';
 
 const nothing = { title: '', author: '', link: '', licence: '' };
 type Part = keyof typeof nothing;
@@ -28,7 +29,9 @@ export function SourceFields({
   return (
     <>
       <Row>
-        <Button onPress={() => save({ author: person?.firstName ?? '', licence: 'my own work' })}>{mine}</Button>
+        <Button onPress={() => save({ author: person?.firstName ?? '', licence: say('source.my-own-work') })}>
+          {mine}
+        </Button>
       </Row>
       <Field label={labels.title} {...title} max={limits.sourceTitle} />
       <Field label={labels.author} {...author} max={limits.sourceAuthor} />

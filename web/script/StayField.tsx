@@ -6,6 +6,7 @@ import type { Slide } from '../api/types';
 import { Button, Soft, fieldLook } from '../parts/controls';
 import { threadOf } from '../stage/plan';
 import { useActs, useView } from '../story/StoryContext';
+import { say } from '../messages/say';
 
 const Beside = styled.div`
   display: flex;
@@ -28,12 +29,7 @@ export function StayField({ slides }: { slides: Slide[] }) {
   const ids = free.map((s) => s.id);
   const [total, setTotal] = useState(90);
   const [first] = free;
-  if (!first)
-    return (
-      <Soft>
-        {slides.length === 1 ? 'It stays as long as its voice lasts.' : 'They stay as long as their voices last.'}
-      </Soft>
-    );
+  if (!first) return <Soft>{say('stay.voiced', { count: slides.length })}</Soft>;
   const planned = threadOf(plan).find((s) => s.id === first.id);
   return (
     <>
@@ -48,15 +44,11 @@ export function StayField({ slides }: { slides: Slide[] }) {
             if (!Number.isNaN(stay)) void edit({ do: 'set stay', slides: ids, stay });
           }}
         >
-          <Label>
-            {free.length === 1
-              ? 'Stays for (seconds)'
-              : `Each of the ${free.length} without a voice stays for (seconds)`}
-          </Label>
+          <Label>{say('stay.seconds', { count: free.length })}</Label>
           <Input />
         </Seconds>
         {free.some((s) => s.stay !== null) && (
-          <Button onPress={() => void edit({ do: 'set stay', slides: ids, stay: null })}>The usual time</Button>
+          <Button onPress={() => void edit({ do: 'set stay', slides: ids, stay: null })}>{say('stay.usual')}</Button>
         )}
       </Beside>
       {free.length > 1 && (
@@ -67,10 +59,12 @@ export function StayField({ slides }: { slides: Slide[] }) {
             maxValue={36_000}
             onChange={(next) => !Number.isNaN(next) && setTotal(next)}
           >
-            <Label>Or share a length out over them (seconds)</Label>
+            <Label>{say('stay.share')}</Label>
             <Input />
           </Seconds>
-          <Button onPress={() => void edit({ do: 'share length', slides: ids, seconds: total })}>Share out</Button>
+          <Button onPress={() => void edit({ do: 'share length', slides: ids, seconds: total })}>
+            {say('stay.share-out')}
+          </Button>
         </Beside>
       )}
     </>

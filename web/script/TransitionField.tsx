@@ -1,19 +1,20 @@
 import type { Transition } from '../api/types';
-import { Picks } from '../parts/Choice';
+import { offered, Picks } from '../parts/Choice';
+import { say, type Code } from '../messages/say';
 
-const kinds: [Transition['kind'], string][] = [
-  ['cut', 'Cut'],
-  ['crossfade', 'Crossfade'],
-  ['through-dark', 'Through dark'],
-  ['through-light', 'Through light'],
-  ['sweep', 'Sweep'],
-  ['rise', 'Rise'],
+const kinds: [Transition['kind'], Code][] = [
+  ['cut', 'transition.cut'],
+  ['crossfade', 'transition.crossfade'],
+  ['through-dark', 'transition.through-dark'],
+  ['through-light', 'transition.through-light'],
+  ['sweep', 'transition.sweep'],
+  ['rise', 'transition.rise'],
 ];
 const lengths: [string, string][] = [
-  ['0.5', '½ s'],
-  ['1', '1 s'],
-  ['1.5', '1½ s'],
-  ['2', '2 s'],
+  ['0.5', '½'],
+  ['1', '1'],
+  ['1.5', '1½'],
+  ['2', '2'],
 ];
 
 /** How a slide gives way to the next: of some slides, or what is usual in the whole story. */
@@ -32,14 +33,14 @@ export function TransitionField({
       <Picks
         label={label}
         value={kind}
-        options={kinds}
+        options={offered(kinds)}
         onChange={(to) => onChange({ kind: to, seconds: seconds || 1 })}
       />
       {kind !== 'cut' && (
         <Picks
-          label="Over how long"
+          label={say('transition.how-long')}
           value={String(seconds)}
-          options={lengths}
+          options={lengths.map(([length, seconds]) => [length, say('transition.seconds', { seconds })])}
           onChange={(to) => onChange({ kind, seconds: Number(to) })}
         />
       )}

@@ -11,6 +11,7 @@ import { useTell } from '../parts/notices';
 import { inSeconds, secondsText } from '../parts/time';
 import { useActs } from '../story/StoryContext';
 import { spokenSamples } from '../story/slides';
+import { say } from '../messages/say';
 
 const Wave = styled.svg`
   flex: 1;
@@ -31,14 +32,15 @@ const Go = styled(GoTo)`
 
 interface Props {
   slide: Slide;
-  name: string;
+  /** Which slide it is, from 1 on. */
+  number: number;
   waveform: number[] | undefined;
   voice: Voice | undefined;
   onPlay: (slide: string) => void;
 }
 
 /** The voice of a slide: its waveform with what is left out, or the ways to get one. */
-export function VoiceStrip({ slide, name, waveform, voice, onPlay }: Props) {
+export function VoiceStrip({ slide, number, waveform, voice, onPlay }: Props) {
   const { id: story } = useActs();
   const sendIn = useSendIn(story);
   const tell = useTell();
@@ -48,18 +50,24 @@ export function VoiceStrip({ slide, name, waveform, voice, onPlay }: Props) {
     if (!file) return;
     setBusy(true);
     sendIn('voice', file, slide.id)
-      .catch((error: unknown) => tell(`${file.name}: ${sentence(error)}`, { tone: 'trouble' }))
+      .catch((error: unknown) =>
+        tell(say('page.of-a-file', { file: file.name, said: sentence(error) }), { tone: 'trouble' }),
+      )
       .finally(() => setBusy(false));
   };
   if (!voice) {
     return (
       <Row>
-        <Go to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name}`}>
-          <VoiceIcon /> Record
+        <Go to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={say('voice.record-slide', { slide: number })}>
+          <VoiceIcon /> {say('booth.record')}
         </Go>
         <FileTrigger acceptedFileTypes={soundFiles} onSelect={bring}>
-          <Quiet className={busy ? '' : 'tools'} isDisabled={busy} aria-label={`Bring in a sound for ${name}`}>
-            {busy ? 'Being brought in …' : 'Bring in a sound'}
+          <Quiet
+            className={busy ? '' : 'tools'}
+            isDisabled={busy}
+            aria-label={say('voice.bring-in-for', { slide: number })}
+          >
+            {say(busy ? 'voice.being-brought-in' : 'voice.bring-in')}
           </Quiet>
         </FileTrigger>
       </Row>
@@ -76,7 +84,7 @@ export function VoiceStrip({ slide, name, waveform, voice, onPlay }: Props) {
         viewBox="0 0 100 34"
         preserveAspectRatio="none"
         role="img"
-        aria-label={`Voice, ${seconds}`}
+        aria-label={say('voice.of', { length: seconds })}
         onClick={() => onPlay(slide.id)}
       >
         {peaks.map((peak, i) => {
@@ -100,7 +108,11 @@ export function VoiceStrip({ slide, name, waveform, voice, onPlay }: Props) {
       <Soft as="span" style={{ whiteSpace: 'nowrap' }}>
         {seconds}
       </Soft>
-      <Go className="tools" to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={`Record ${name} again`}>
+      <Go
+        className="tools"
+        to={`/stories/${story}/booth?slide=${slide.id}`}
+        aria-label={say('voice.record-again', { slide: number })}
+      >
         <VoiceIcon />
       </Go>
     </Row>

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import styled from 'styled-components';
 import type { HandIn, Remark, StoryView } from '../api/types';
-import { Picks, Select } from '../parts/Choice';
+import { offered, Picks, Select } from '../parts/Choice';
 import { Card, Soft } from '../parts/controls';
 import { clock } from '../parts/time';
 import { Toggle } from '../parts/Toggle';
@@ -11,12 +11,13 @@ import { Beds } from './Beds';
 import { CaptionsIn } from './CaptionsIn';
 import { languages } from './languages';
 import { TransitionField } from './TransitionField';
+import { say, type Code } from '../messages/say';
 
-const shapes: [StoryView['story']['shape'], string][] = [
-  ['16:9', 'Wide 16:9'],
-  ['4:3', 'Classic 4:3'],
-  ['1:1', 'Square'],
-  ['9:16', 'Upright 9:16'],
+const shapes: [StoryView['story']['shape'], Code][] = [
+  ['16:9', 'shape.wide'],
+  ['4:3', 'shape.classic'],
+  ['1:1', 'shape.square'],
+  ['9:16', 'shape.upright'],
 ];
 
 const Loud = styled.p`
@@ -40,45 +41,49 @@ export function WholePanel({
   const { edit } = useActs();
   const { assignment, plan } = view;
   return (
-    <Card aria-label="The whole story">
+    <Card aria-label={say('whole.title')}>
       {answer?.state === 'returned' && (
         <Loud>
-          <strong>Returned:</strong> {answer.answer}{' '}
-          {remarks.length > 0 &&
-            `${remarks.length === 1 ? 'One remark stands' : `${remarks.length} remarks stand`} beside the slides.`}{' '}
-          <Link to={`/handins/${answer.id}`}>Watch it with the remarks</Link>
+          <strong>{say('whole.returned')}</strong> {answer.answer}{' '}
+          {remarks.length > 0 && say('whole.remarks', { count: remarks.length })}{' '}
+          <Link to={`/handins/${answer.id}`}>{say('whole.watch')}</Link>
         </Loud>
       )}
-      <h2>The whole story</h2>
+      <h2>{say('whole.title')}</h2>
       <p>
-        {view.story.slides.length} slides, {clock(plan.frames / plan.fps)}
-        {assignment && ` · ${assignment.title}: ${clock(assignment.leastSeconds)} to ${clock(assignment.mostSeconds)}`}
+        {say('whole.about', { count: view.story.slides.length, length: clock(plan.frames / plan.fps) })}
+        {assignment &&
+          say('whole.task', {
+            title: assignment.title,
+            least: clock(assignment.leastSeconds),
+            most: clock(assignment.mostSeconds),
+          })}
       </p>
-      <h3>Proof</h3>
+      <h3>{say('proof.title')}</h3>
       <ProofList onPick={onPick} />
       <Toggle isSelected={view.story.credits} onChange={(credits) => void edit({ do: 'show credits', credits })}>
-        Credits at the end, made from the sources
+        {say('whole.credits')}
       </Toggle>
       <Picks
-        label="Shape of the film"
+        label={say('shape.title')}
         value={view.story.shape}
-        options={shapes}
+        options={offered(shapes)}
         onChange={(shape) => void edit({ do: 'set shape', shape })}
       />
       <TransitionField
-        label="How slides give way to each other"
+        label={say('transition.of-the-story')}
         value={view.story.style.transition}
         onChange={(transition) => void edit({ do: 'set style', transition })}
       />
       <Select
-        label="Language"
+        label={say('whole.language')}
         value={view.story.language}
         options={languages(view.story.language)}
         onChange={(language) => void edit({ do: 'set language', language })}
       />
       <Beds />
       <CaptionsIn />
-      <Soft>Choose a slide to set how long it stays, how its picture is shown, and whose it is.</Soft>
+      <Soft>{say('whole.choose')}</Soft>
     </Card>
   );
 }

@@ -5,6 +5,7 @@ import { useTell } from '../parts/notices';
 import { Playbar, spacePlays } from '../parts/Playbar';
 import type { ThreadSlide } from '../parts/Thread';
 import { clock } from '../parts/time';
+import { say } from '../messages/say';
 
 const Box = styled.figure`
   display: grid;
@@ -102,7 +103,7 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
       await film.play();
     } catch (error) {
       if (error instanceof DOMException && error.name === 'AbortError') return; // Stopped before it began.
-      tell('The film cannot be played just now. Is there a connection? Press play to try again.', { tone: 'trouble' });
+      tell(say('play.cannot'), { tone: 'trouble' });
     }
   };
   const toggle = () => {
@@ -110,7 +111,7 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
     else video.current?.pause();
   };
   return (
-    <Box ref={box} aria-label={`Film: ${title}`} onKeyDown={spacePlays(toggle)}>
+    <Box ref={box} aria-label={say('play.film', { title })} onKeyDown={spacePlays(toggle)}>
       <video
         ref={video}
         src={`/api/films/${film}/film.mp4`}
@@ -122,7 +123,13 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
         onPause={() => setPlaying(false)}
         aria-label={title}
       >
-        <track kind="captions" src={`/api/films/${film}/captions.vtt`} srcLang="en" label="Captions" default />
+        <track
+          kind="captions"
+          src={`/api/films/${film}/captions.vtt`}
+          srcLang="en"
+          label={say('play.captions')}
+          default
+        />
       </video>
       {remarks.length > 0 && (
         <Flags>
@@ -131,7 +138,7 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
               key={remark.id}
               style={{ left: `${(remark.seconds / Math.max(1, seconds)) * 100}%` }}
               onClick={() => jump(remark.seconds)}
-              aria-label={`Remark at ${clock(remark.seconds)}: ${remark.text}`}
+              aria-label={say('play.remark', { time: clock(remark.seconds), remark: remark.text })}
               title={remark.text}
             />
           ))}

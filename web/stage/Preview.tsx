@@ -5,6 +5,7 @@ import { Playbar, spacePlays } from '../parts/Playbar';
 import { sceneAt, threadOf } from './plan';
 import { Stage } from './Stage';
 import { Sounds } from './sounds';
+import { say } from '../messages/say';
 
 const Box = styled.figure<{ $dark: boolean }>`
   display: grid;
@@ -188,12 +189,12 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
       ref={box}
       $dark={dark}
       style={{ '--ratio': plan.width / plan.height } as React.CSSProperties}
-      aria-label="Preview"
+      aria-label={say('play.preview')}
       onKeyDown={spacePlays(toggle)}
     >
       <div className="screen" onClick={toggle}>
         <div className="stage" ref={root} data-frame={frame} />
-        {plan.frames === 0 && <Empty>Bring in pictures, and the film can be watched here at any moment.</Empty>}
+        {plan.frames === 0 && <Empty>{say('play.empty')}</Empty>}
         {cue && (
           <div className={cue.high ? 'cue high' : 'cue'}>
             <span>{cue.text}</span>

@@ -6,6 +6,7 @@ import { TickIcon } from '../parts/icons';
 import { pictureOf } from './slides';
 import { useActs, useView } from './StoryContext';
 import { newId } from './useStory';
+import { say } from '../messages/say';
 
 const Good = styled.ul`
   display: grid;
@@ -51,7 +52,7 @@ function useMends() {
   const { story } = useView();
   const { edit } = useActs();
   const { person } = useSession();
-  const mine = { author: person?.firstName ?? '', licence: 'my own work' };
+  const mine = { author: person?.firstName ?? '', licence: say('source.my-own-work') };
   const pictures = (slides: string[]) => [
     ...new Set(story.slides.flatMap((s) => (slides.includes(s.id) ? (pictureOf(s)?.asset ?? []) : []))),
   ];
@@ -63,20 +64,20 @@ function useMends() {
     switch (finding.rule) {
       case 'no-source':
         return [
-          slides.length === 1 ? 'I made it myself' : 'I made these myself',
+          say('mend.made-myself', { count: slides.length }),
           () => void edit({ do: 'set source', assets: pictures(slides), source: mine }),
         ];
       case 'no-music-source':
-        return ['I made the music myself', () => void edit({ do: 'set source', assets: lacking, source: mine })];
+        return [say('mend.made-music'), () => void edit({ do: 'set source', assets: lacking, source: mine })];
       case 'small-picture':
       case 'much-cropped':
         return [
-          slides.length === 1 ? 'Show it whole' : 'Show them whole',
+          say('mend.show-whole', { count: slides.length }),
           () => void edit({ do: 'set layers', slides, kind: 'picture', changes: { fit: 'whole' } }),
         ];
       case 'no-title':
         return [
-          'Add a title slide',
+          say('script.add-title'),
           () => void edit({ do: 'add slide', slide: { id: newId(), layout: 'title' }, after: null }),
         ];
       default:
@@ -93,35 +94,37 @@ export function ProofList({ onPick }: { onPick: (slide: string) => void }) {
   return (
     <>
       {view.praise.length > 0 && (
-        <Good aria-label="What is good">
-          {view.praise.map((sentence) => (
-            <li key={sentence}>
-              <TickIcon /> {sentence}
+        <Good aria-label={say('proof.good')}>
+          {view.praise.map((good) => (
+            <li key={good.code}>
+              <TickIcon /> {say(good)}
             </li>
           ))}
         </Good>
       )}
-      {view.proof.length === 0 && <p>Nothing to mend. It is ready to become a film.</p>}
+      {view.proof.length === 0 && <p>{say('proof.ready')}</p>}
       {view.proof.length > 0 && (
-        <Mend aria-label="What to mend">
+        <Mend aria-label={say('proof.mend')}>
           {view.proof.map((finding) => {
             const mend = mends(finding);
             return (
-              <li key={finding.rule + finding.sentence} className={finding.level}>
-                <span>{finding.sentence}</span>
+              <li key={finding.rule + JSON.stringify(finding.message.parameters)} className={finding.level}>
+                <span>{say(finding.message)}</span>
                 <Row>
                   {mend && <Button onPress={mend[1]}>{mend[0]}</Button>}
                   <span className="slides">
                     {finding.slides.slice(0, NAMED).map((slide) => (
                       <Number
                         key={slide.id}
-                        aria-label={`Go to slide ${number(slide.id)}`}
+                        aria-label={say('proof.go-to', { slide: number(slide.id) })}
                         onPress={() => onPick(slide.id)}
                       >
                         {number(slide.id)}
                       </Number>
                     ))}
-                    {finding.slides.length > NAMED && <span>and {finding.slides.length - NAMED} more</span>}
+                    {finding.slides.length > NAMED && (
+                      <span>{say('proof.more', { count: finding.slides.length - NAMED })}</span>
+                    )}
                   </span>
                 </Row>
               </li>

@@ -5,6 +5,7 @@ import { IconButton } from '../parts/controls';
 import { RedoIcon, UndoIcon } from '../parts/icons';
 import type { StoryHold } from './useStory';
 import { useSavedText } from './useSavedText';
+import { say } from '../messages/say';
 
 const Title = styled.input`
   font: 600 1.15rem var(--reading);
@@ -75,7 +76,7 @@ const State = styled.span`
   }
 `;
 
-const words = { saved: 'Saved', saving: 'Saving …', waiting: 'Not saved yet: no connection. It will be sent.' };
+const words = { saved: 'story.saved', saving: 'story.saving', waiting: 'story.waiting' } as const;
 
 /** A story's own head: its title, its places, undo and redo, and whether the server has it all. */
 export function StoryHead({ id, hold }: { id: string; hold: StoryHold }) {
@@ -86,28 +87,28 @@ export function StoryHead({ id, hold }: { id: string; hold: StoryHold }) {
   return (
     <>
       <Title
-        aria-label="Title of the story"
+        aria-label={say('story.title')}
         maxLength={limits.title}
         value={title.value}
         onChange={(event) => title.onChange(event.target.value)}
         onBlur={title.onBlur}
       />
-      <Places aria-label="Places of this story">
+      <Places aria-label={say('story.places')}>
         <NavLink to={`/stories/${id}`} end>
-          Script
+          {say('script.title')}
         </NavLink>
-        <NavLink to={`/stories/${id}/booth`}>Booth</NavLink>
-        <NavLink to={`/stories/${id}/film`}>Film</NavLink>
+        <NavLink to={`/stories/${id}/booth`}>{say('booth.title')}</NavLink>
+        <NavLink to={`/stories/${id}/film`}>{say('making.film')}</NavLink>
       </Places>
       <Steps>
-        <IconButton label="Undo" onPress={() => void undo()} isDisabled={!view?.canUndo}>
+        <IconButton label={say('story.undo')} onPress={() => void undo()} isDisabled={!view?.canUndo}>
           <UndoIcon />
         </IconButton>
-        <IconButton label="Do again" onPress={() => void redo()} isDisabled={!view?.canRedo}>
+        <IconButton label={say('story.redo')} onPress={() => void redo()} isDisabled={!view?.canRedo}>
           <RedoIcon />
         </IconButton>
       </Steps>
-      <State role="status">{words[saving]}</State>
+      <State role="status">{say(words[saving])}</State>
     </>
   );
 }

@@ -123,7 +123,7 @@ final class From1
         if (null === $id) {
             return [];
         }
-        $take = $takes[$id] ?? throw new Malformed('A slide speaks with a take that the story does not hold.');
+        $take = $takes[$id] ?? throw new Malformed('document.voice-missing');
 
         return [true === ($in->raw('trimmed') ?? true)
             ? ['asset' => $name($id), 'from' => $take->raw('from'), 'to' => $take->raw('to')]

@@ -17,12 +17,12 @@ final class Body
     public static function of(Request $request, int $mostBytes = self::MOST_BYTES): Fields
     {
         if (\strlen($request->getContent()) > $mostBytes) {
-            throw new Malformed('This is too much at once.');
+            throw new Malformed('request.too-much');
         }
         try {
             return Fields::of(json_decode($request->getContent(), true, 16, \JSON_THROW_ON_ERROR));
         } catch (\JsonException) {
-            throw new Malformed('The request is not valid JSON.');
+            throw new Malformed('request.not-json');
         }
     }
 }

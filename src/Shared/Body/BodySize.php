@@ -18,7 +18,7 @@ final class BodySize
     {
         $request = $event->getRequest();
         if ('json' === $request->getContentTypeFormat() && max((int) $request->headers->get('Content-Length'), \strlen($request->getContent())) > self::MOST_JSON) {
-            $event->setResponse(new Problem(413, 'This is too much at once.'));
+            $event->setResponse(new Problem(413, 'request.too-much'));
         }
     }
 }

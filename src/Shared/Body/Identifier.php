@@ -15,6 +15,6 @@ final class Identifier extends Compound
     /** @param array<mixed> $options */
     protected function getConstraints(array $options): array
     {
-        return [new Regex(Fields::ID, message: 'must be an id')];
+        return [new Regex(Fields::ID, message: 'field.id')];
     }
 }

@@ -15,6 +15,6 @@ final class TextValidator extends ConstraintValidator
     {
         \assert($constraint instanceof Text && \is_string($value));
         $problem = Fields::problemOf($value, $constraint->most, $constraint->least);
-        null === $problem || $this->context->addViolation($problem);
+        null === $problem || $this->context->buildViolation($problem->code)->setCause($problem)->addViolation();
     }
 }

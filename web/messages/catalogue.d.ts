@@ -1,0 +1,4 @@
+declare module 'virtual:messages/*' {
+  const words: import('./say').Words;
+  export default words;
+}

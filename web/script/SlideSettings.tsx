@@ -1,0 +1,180 @@
+import styled from 'styled-components';
+import type { PictureLayer, Slide } from '../api/types';
+import { Picks } from '../parts/Choice';
+import { Button, Card, Quiet, Row } from '../parts/controls';
+import { TurnLeftIcon, TurnRightIcon } from '../parts/icons';
+import { Toggle } from '../parts/Toggle';
+import { useActs, useView } from '../story/StoryContext';
+import { assetOf, pictureOf, trimmed, wordsOf } from '../story/slides';
+import { IconFields } from './IconFields';
+import { SourceFields } from './SourceFields';
+import { StayField } from './StayField';
+import { TransitionField } from './TransitionField';
+import { say } from '../messages/say';
+
+const Findings = styled.ul`
+  display: grid;
+  gap: 6px;
+  li {
+    border-inline-start: 4px solid var(--ochre);
+    padding: 2px 10px;
+  }
+  li.must {
+    border-color: var(--madder);
+  }
+  button {
+    text-align: start;
+    white-space: normal;
+  }
+`;
+/** Of many chosen slides only so much is said here; Proof says it all. */
+const SAID = 3;
+type Turn = PictureLayer['recipe']['turn'];
+
+interface Props {
+  /** One slide at least. */
+  picked: string[];
+  /** Nothing is chosen any more. */
+  onNone: () => void;
+}
+
+/** What can be set for the chosen slides. */
+export default function SlideSettings({ picked, onNone }: Props) {
+  const view = useView();
+  const { edit } = useActs();
+  const { story } = view;
+  const slides = story.slides.filter((s) => picked.includes(s.id));
+  const [first] = slides;
+  if (!first) return null;
+  const index = story.slides.indexOf(first);
+  const findings = view.proof.flatMap((f) => {
+    const own = f.slides.filter((slide) => picked.includes(slide.id));
+    return own.map(({ message }) => ({ level: f.level, said: say(message) }));
+  });
+  return (
+    <Card aria-label={say('slide.settings')} key={first.id}>
+      <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
+        <h2>{say('slide.chosen', { count: slides.length, slide: index + 1 })}</h2>
+        <Quiet onPress={onNone}>{say('whole.title')}</Quiet>
+      </Row>
+      <Findings>
+        {findings.slice(0, SAID).map((finding) => (
+          <li key={finding.said} className={finding.level}>
+            {finding.said}
+          </li>
+        ))}
+      </Findings>
+      {slides.length === 1 && first.layout !== 'title' && <CaptionPlace slide={first} />}
+      <StayField slides={slides} />
+      {slides.length === 1 && <Silence slide={first} />}
+      <PictureFields slides={slides} />
+      {slides.length === 1 && <IconFields slide={first} />}
+      <TransitionField
+        label={say('transition.of-the-slide')}
+        value={first.transition ?? story.style.transition}
+        onChange={(transition) => void edit({ do: 'set transition', slides: picked, transition })}
+      />
+      {slides.some((s) => s.transition !== null) && (
+        <Row>
+          <Button onPress={() => void edit({ do: 'set transition', slides: picked, transition: null })}>
+            {say('transition.usual')}
+          </Button>
+        </Row>
+      )}
+      <PictureSource slides={slides} />
+    </Card>
+  );
+}
+
+function CaptionPlace({ slide }: { slide: Slide }) {
+  const { edit } = useActs();
+  const caption = wordsOf(slide, 'caption');
+  return (
+    <Picks
+      label={say('words.where')}
+      value={caption?.place ?? 'bottom'}
+      options={[
+        ['top', say('place.top')],
+        ['middle', say('place.middle')],
+        ['bottom', say('place.bottom')],
+      ]}
+      onChange={(place) =>
+        void edit({
+          do: 'set layer',
+          slide: slide.id,
+          layer: caption?.id ?? 'caption',
+          kind: 'words',
+          changes: { role: 'caption', place },
+        })
+      }
+    />
+  );
+}
+
+/** Where there is silence around the voice, it may be left out. */
+function Silence({ slide }: { slide: Slide }) {
+  const { edit } = useActs();
+  const left = trimmed(slide, assetOf(useView().story, slide.voice[0]?.asset, 'voice'));
+  return left === null ? null : (
+    <Toggle isSelected={left} onChange={(to) => void edit({ do: 'set trim', slide: slide.id, trimmed: to })}>
+      {say('voice.leave-out-silence')}
+    </Toggle>
+  );
+}
+
+function PictureFields({ slides }: { slides: Slide[] }) {
+  const { edit } = useActs();
+  const pictured = slides.filter((slide) => pictureOf(slide));
+  const picture = pictured[0] && pictureOf(pictured[0]);
+  if (!picture) return null;
+  const set = (changes: Partial<Omit<PictureLayer, 'framing'>> & { framing?: Partial<PictureLayer['framing']> }) =>
+    void edit({ do: 'set layers', slides: pictured.map((s) => s.id), kind: 'picture', changes });
+  return (
+    <>
+      <Picks
+        label={say('fit.title')}
+        value={picture.fit}
+        options={[
+          ['auto', say('fit.auto')],
+          ['fill', say('fit.fill')],
+          ['whole', say('fit.whole')],
+        ]}
+        onChange={(fit) => set({ fit })}
+      />
+      <Row>
+        <Button onPress={() => set({ recipe: { turn: ((picture.recipe.turn + 270) % 360) as Turn } })}>
+          <TurnLeftIcon /> {say('picture.turn-left')}
+        </Button>
+        <Button onPress={() => set({ recipe: { turn: ((picture.recipe.turn + 90) % 360) as Turn } })}>
+          <TurnRightIcon /> {say('picture.turn-right')}
+        </Button>
+      </Row>
+      <Toggle
+        isSelected={picture.framing.motion !== 'still'}
+        onChange={(moves) => set({ framing: { motion: moves ? 'auto' : 'still' } })}
+      >
+        {say('framing.moves')}
+      </Toggle>
+    </>
+  );
+}
+
+function PictureSource({ slides }: { slides: Slide[] }) {
+  const assets = [...new Set(slides.flatMap((slide) => pictureOf(slide)?.asset ?? []))];
+  return assets.length === 0 ? null : (
+    <>
+      <h3>{say('source.title')}</h3>
+      <SourceFields
+        key={assets[0]}
+        assets={assets}
+        mine={say('source.mine', { count: assets.length })}
+        labels={{
+          title: say('source.work'),
+          author: say('source.author'),
+          link: say('source.link'),
+          licence: say('source.licence'),
+        }}
+      />
+    </>
+  );
+}
