@@ -144,16 +144,25 @@ export const Foot = styled.div`
     gap: 6px 8px;
     .microphone {
       grid-column: 1 / -1;
-      grid-template-columns: minmax(0, 1fr) auto;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
       align-items: center;
       gap: 4px 12px !important;
     }
-    .middle {
+    .microphone > label {
+      grid-column: 1 / -1;
+    }
+    .middle,
+    .end {
+      display: contents;
+    }
+    .middle > :first-child {
       grid-column: 2;
       grid-row: 2;
     }
-    .end {
-      display: contents;
+    .middle > :last-child {
+      grid-column: 1 / -1;
+      grid-row: 3;
+      text-align: center;
     }
     .end > :first-child {
       grid-column: 1;
@@ -165,10 +174,13 @@ export const Foot = styled.div`
     }
     .end > * {
       align-self: center;
+      padding: 4px 8px;
+      flex-wrap: wrap;
+      overflow-wrap: anywhere;
     }
     .end > :nth-child(n + 3) {
       grid-column: 1 / -1;
-      grid-row: 3;
+      grid-row: 4;
       justify-self: center;
       padding: 2px 12px;
     }
@@ -177,10 +189,7 @@ export const Foot = styled.div`
 export const Control = styled(Button)`
   width: 104px;
   height: 104px;
-  @media (max-width: 760px) {
-    width: 84px;
-    height: 84px;
-  }
+  overflow-wrap: anywhere;
   border-radius: 50%;
   border: 4px solid #f1eee6;
   background: var(--madder);
@@ -188,6 +197,11 @@ export const Control = styled(Button)`
   font-weight: 650;
   font-size: 1.05rem;
   padding: 0;
+  @media (max-width: 760px) {
+    width: 84px;
+    height: 84px;
+    font-size: 0.875rem;
+  }
   &[data-hovered],
   &:hover {
     border-color: #fff;

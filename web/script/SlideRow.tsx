@@ -84,6 +84,9 @@ const Words = styled.div`
     font: 1rem/1.4 var(--reading);
     max-height: 3.1em;
   }
+  textarea.script:placeholder-shown {
+    max-height: none;
+  }
   textarea.long:not(:focus) {
     mask-image: linear-gradient(#000 55%, rgb(0 0 0 / 0.35));
   }
