@@ -96,7 +96,8 @@ const needed = (names, known = new Set()) => {
 };
 const kilobytes = (names) => [...names].reduce((sum, name) => sum + gzipSync(readFileSync(new URL(`assets/${name}`, app))).length, 0) / 1000;
 const words = readdirSync(new URL('assets/', app)).filter((name) => /^en-(?!XA)/.test(name));
-const first = needed([...words, ...readFileSync(new URL('index.html', app), 'utf8').matchAll(/assets\/([^"]+\.js)"/g)].map(([, name]) => name));
+const scripts = [...readFileSync(new URL('index.html', app), 'utf8').matchAll(/assets\/([^"]+\.js)"/g)].map(([, name]) => name);
+const first = needed([...scripts, ...words]);
 const scriptPage = needed(readdirSync(new URL('assets/', app)).filter((name) => name.startsWith('ScriptPage')), new Set(first));
 
 console.log(`\nPages, with a story of ${SLIDES} slides`);

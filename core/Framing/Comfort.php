@@ -38,6 +38,27 @@ final readonly class Comfort
         return new self($zoom, $pan);
     }
 
+    /**
+     * No move is faster than this: its greatest way at its greatest speed, seen through its smaller frame. Most moves are so slow
+     * that they need not be looked at any closer.
+     *
+     * @param float $seconds that the whole move takes
+     */
+    public static function atMost(Move $move, float $seconds): self
+    {
+        [$from, $to] = [$move->opensOn, $move->closesOn];
+        [$width, $height] = [min($from->width, $to->width), min($from->height, $to->height)];
+        $speed = Ease::PEAK / max(0.001, $seconds);
+
+        return new self(
+            abs($to->width - $from->width) / $width * $speed,
+            hypot(
+                ($to->x + $to->width / 2 - $from->x - $from->width / 2) / $width,
+                ($to->y + $to->height / 2 - $from->y - $from->height / 2) / $height,
+            ) * $speed,
+        );
+    }
+
     public function isCalm(): bool
     {
         return $this->zoom <= self::MOST_ZOOM && $this->pan <= self::MOST_PAN;

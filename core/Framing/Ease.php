@@ -13,6 +13,8 @@ final class Ease
 {
     public const POINTS = 65;
     private const RAMP = 0.2;
+    /** Its greatest speed, over its mean. */
+    public const PEAK = 1 / (1 - self::RAMP);
 
     /** @var list<float>|null */
     private static ?array $table = null;
@@ -43,12 +45,10 @@ final class Ease
 
     private static function exact(float $t): float
     {
-        $speed = 1 / (1 - self::RAMP);
-
         return match (true) {
-            $t < self::RAMP => $speed * $t * $t / (2 * self::RAMP),
-            $t > 1 - self::RAMP => 1 - $speed * (1 - $t) * (1 - $t) / (2 * self::RAMP),
-            default => $speed * ($t - self::RAMP / 2),
+            $t < self::RAMP => self::PEAK * $t * $t / (2 * self::RAMP),
+            $t > 1 - self::RAMP => 1 - self::PEAK * (1 - $t) * (1 - $t) / (2 * self::RAMP),
+            default => self::PEAK * ($t - self::RAMP / 2),
         };
     }
 }

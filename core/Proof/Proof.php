@@ -144,10 +144,11 @@ final class Proof
     private static function moveOf(Scene $planned, Slide $slide, int $number): array
     {
         $move = $planned->picture()?->move;
-        if (null === $move) {
+        $seconds = Rate::seconds($planned->gone() - $planned->start);
+        if (null === $move || Comfort::atMost($move, $seconds)->isCalm()) {
             return [];
         }
-        $comfort = Comfort::of($move, Rate::seconds($planned->gone() - $planned->start));
+        $comfort = Comfort::of($move, $seconds);
 
         $isZoom = $comfort->zoom > Comfort::MOST_ZOOM;
 

@@ -19,6 +19,8 @@ final class IcuCatalogue implements Catalogue
 
     /** @var array<string, array<string, string>> by language, by code */
     private array $patterns = [];
+    /** @var array<string, \MessageFormatter> by language and code: a pattern is read once */
+    private array $formatters = [];
 
     /** @throws \LogicException where the catalogue does not have the code, or it is said of something that does not fit it */
     public function say(Message $message, string $language): string
@@ -28,7 +30,7 @@ final class IcuCatalogue implements Catalogue
         $pattern = $this->in($spoken)[$message->code] ?? throw new \LogicException("The catalogue has no {$message->code}.");
         $values = array_map(fn(mixed $value): mixed => $value instanceof Message ? $this->say($value, $language) : $value, $message->parameters);
         // Digits as they stand everywhere else in the film and on the page.
-        $said = (new \MessageFormatter($spoken . '-u-nu-latn', $pattern))->format($values);
+        $said = ($this->formatters["{$spoken} {$message->code}"] ??= new \MessageFormatter($spoken . '-u-nu-latn', $pattern))->format($values);
 
         return \is_string($said) ? $said : throw new \LogicException("{$message->code} cannot be said of that.");
     }

@@ -74,6 +74,15 @@ final class ProofTest extends TestCase
         self::assertEqualsWithDelta(0.0, $pan->zoom, 1e-9);
         $zoom = Comfort::of(new Move(Frame::all(), new Frame(0.25, 0.25, 0.5, 0.5)), 10.0);
         self::assertGreaterThan(log(2) / 10, $zoom->zoom);
+        // What is told at a glance is never less.
+        mt_srand(1);
+        for ($i = 0; $i < 200; ++$i) {
+            [$from, $to] = array_map(static fn(): Frame => Frame::about(mt_rand() / mt_getrandmax(), mt_rand() / mt_getrandmax(), mt_rand(2, 100) / 100, mt_rand(2, 100) / 100), [0, 1]);
+            $exact = Comfort::of(new Move($from, $to), 4.0);
+            $most = Comfort::atMost(new Move($from, $to), 4.0);
+            self::assertGreaterThanOrEqual($exact->zoom - 1e-4, $most->zoom);
+            self::assertGreaterThanOrEqual($exact->pan - 1e-4, $most->pan);
+        }
         self::assertLessThan(2 * log(2) / 10, $zoom->zoom);
     }
 

@@ -15,7 +15,6 @@ const OWN = [
   'script',
   'link',
   'licence',
-  'label',
 ];
 const LISTS = ['students', 'credits'];
 
