@@ -8,15 +8,10 @@ import { Desk } from './desk/Desk';
 import { Boundary } from './parts/Boundary';
 import { Soft } from './parts/controls';
 import { Page } from './parts/Page';
-import { fetchPlacesAhead, place } from './parts/place';
+import { fetchPlacesAhead } from './parts/place';
+import { places } from './places';
 import { useUnsaved } from './story/useUnsaved';
 import { reader, say } from './messages/say';
-
-const ScriptPage = place(() => import('./script/ScriptPage'));
-const BoothPage = place(() => import('./booth/BoothPage'));
-const FilmPage = place(() => import('./film/FilmPage'));
-const AssignmentPage = place(() => import('./classroom/AssignmentPage'));
-const ReviewPage = place(() => import('./classroom/ReviewPage'));
 
 export function App() {
   const { person } = useSession();
@@ -38,11 +33,9 @@ export function App() {
         <Boundary place={say('page.this-page')} resetOn={[pathname]}>
           <Routes>
             <Route path="/" element={<Desk />} />
-            <Route path="/stories/:id" element={<ScriptPage />} />
-            <Route path="/stories/:id/booth" element={<BoothPage />} />
-            <Route path="/stories/:id/film" element={<FilmPage />} />
-            <Route path="/assignments/:id" element={<AssignmentPage />} />
-            <Route path="/handins/:id" element={<ReviewPage />} />
+            {Object.entries(places).map(([way, Place]) => (
+              <Route key={way} path={way} element={<Place />} />
+            ))}
             <Route path="*" element={<Navigate to="/" replace />} />
           </Routes>
         </Boundary>

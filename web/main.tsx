@@ -10,6 +10,7 @@ import { learn } from './messages/reader';
 import { say } from './messages/say';
 import { Boundary } from './parts/Boundary';
 import { Notices } from './parts/notices';
+import { fetchOpened } from './places';
 import { GlobalStyle } from './theme/global';
 
 const queries = new QueryClient({
@@ -19,7 +20,7 @@ const queries = new QueryClient({
 });
 
 reportTheRest();
-void learn().then(() =>
+void Promise.all([learn(), fetchOpened(window.location.pathname)]).then(() =>
   createRoot(document.getElementById('root') as HTMLElement).render(
     <StrictMode>
       <GlobalStyle />

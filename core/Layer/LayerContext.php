@@ -56,6 +56,6 @@ final readonly class LayerContext
     /** Names what is computed from such things, for the memo. */
     public function key(string $what, mixed ...$from): string
     {
-        return $what . hash('xxh128', json_encode([$this->language, $this->shape->value, ...$from], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE));
+        return $what . hash('xxh128', serialize([$this->language, $this->shape, $from]));
     }
 }

@@ -67,14 +67,16 @@ final readonly class Stories
         return $this->entities->find(StoryRecord::class, $id);
     }
 
-    public function canUndo(StoryRecord $record, User $author): bool
+    /** @return array{canUndo: bool, canRedo: bool} whether there is anything of this person's own to undo, and to do again */
+    public function canStep(StoryRecord $record, User $author): array
     {
-        return null !== $this->step($record, $author, false, 'DESC');
-    }
+        $steps = 'SELECT FROM story_change WHERE story_id = :story AND author_id = :author AND NOT superseded AND';
+        $can = $this->entities->getConnection()->fetchAssociative(
+            "SELECT EXISTS ({$steps} NOT undone) AS undo, EXISTS ({$steps} undone) AS redo",
+            ['story' => (string) $record->id, 'author' => (string) $author->id],
+        ) ?: [];
 
-    public function canRedo(StoryRecord $record, User $author): bool
-    {
-        return null !== $this->step($record, $author, true, 'ASC');
+        return ['canUndo' => true === ($can['undo'] ?? false), 'canRedo' => true === ($can['redo'] ?? false)];
     }
 
     /** @param \Closure(Story): Story $change */

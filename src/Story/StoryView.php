@@ -25,6 +25,34 @@ final readonly class StoryView
     /** @return array<string, mixed> */
     public function of(StoryRecord $record, User $reader): array
     {
+        return $this->remembered($record, $reader)[0];
+    }
+
+    /**
+     * What an act changed, for a page that has the story as it was: a JSON Patch (RFC 6902). The whole story where it is not known
+     * here what the page has.
+     *
+     * @param int $since the revision that the page has
+     */
+    public function changed(StoryRecord $record, User $reader, int $since): JsonResponse
+    {
+        $before = $this->known->get(self::key($record, $since));
+        [$view, $now] = $this->remembered($record, $reader);
+        if (!$before instanceof ViewPatch) {
+            return new JsonResponse($view);
+        }
+        // These may change without the story.
+        $ops = array_map(
+            static fn(string $key): array => ['op' => 'replace', 'path' => '/' . $key, 'value' => $view[$key]],
+            ['revision', 'changedAt', 'canUndo', 'canRedo', 'assignment', ...array_map(static fn(ViewPart $part): string => $part->name(), [...$this->parts])],
+        );
+
+        return new JsonResponse([...$ops, ...$before->to($now, $view)], 200, ['Content-Type' => 'application/json-patch+json']);
+    }
+
+    /** @return array{array<string, mixed>, ViewPatch} the view, and what is remembered of it */
+    private function remembered(StoryRecord $record, User $reader): array
+    {
         $story = $record->story();
         $plan = $this->plans->plan($story);
         $this->drawings->keep($record, $plan);
@@ -44,38 +72,16 @@ final readonly class StoryView
             'praise' => Praise::of($story, $findings, $record->assignment?->length()),
             'proof' => array_map(static fn(Finding $f): array => $f->toArray(), $findings),
             'waveforms' => [] === $waveforms ? new \stdClass() : $waveforms,
-            'canUndo' => $this->stories->canUndo($record, $reader),
-            'canRedo' => $this->stories->canRedo($record, $reader),
+            ...$this->stories->canStep($record, $reader),
             'assignment' => $record->assignment?->toArray(),
         ];
         foreach ($this->parts as $part) {
             $view[$part->name()] = $part->of($record);
         }
-        $this->known->set(self::key($record, $record->revision), ViewPatch::remember($view));
+        $known = ViewPatch::remember($view);
+        $this->known->set(self::key($record, $record->revision), $known);
 
-        return $view;
-    }
-
-    /**
-     * What an act changed, for a page that has the story as it was: a JSON Patch (RFC 6902). The whole story where it is not known
-     * here what the page has.
-     *
-     * @param int $since the revision that the page has
-     */
-    public function changed(StoryRecord $record, User $reader, int $since): JsonResponse
-    {
-        $before = $this->known->get(self::key($record, $since));
-        $view = $this->of($record, $reader);
-        if (!$before instanceof ViewPatch) {
-            return new JsonResponse($view);
-        }
-        // These may change without the story.
-        $ops = array_map(
-            static fn(string $key): array => ['op' => 'replace', 'path' => '/' . $key, 'value' => $view[$key]],
-            ['revision', 'changedAt', 'canUndo', 'canRedo', 'assignment', ...array_map(static fn(ViewPart $part): string => $part->name(), [...$this->parts])],
-        );
-
-        return new JsonResponse([...$ops, ...$before->to($view)], 200, ['Content-Type' => 'application/json-patch+json']);
+        return [$view, $known];
     }
 
     private static function key(StoryRecord $record, int $revision): string

@@ -35,14 +35,15 @@ final readonly class ViewPatch
     }
 
     /**
-     * @param View $view the later one
+     * @param self $later what is remembered of the later view
+     * @param View $view  the later view
      *
      * @return list<Op>
      */
-    public function to(array $view): array
+    public function to(self $later, array $view): array
     {
         $ops = [];
-        foreach (self::remember($view)->parts as $path => $now) {
+        foreach ($later->parts as $path => $now) {
             $then = $this->parts[$path] ?? null;
             if ($now === $then) {
                 continue;

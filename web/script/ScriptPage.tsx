@@ -100,7 +100,9 @@ export default function ScriptPage() {
   const preview = useRef<PreviewHandle>(null);
   const wide = useWide();
   const [search] = useSearchParams();
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(nothing);
+  // From Proof on another page: the slide that was meant.
+  const meant = search.get('slide');
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(() => (meant === null ? nothing : new Set([meant])));
   const slides = useMemo(() => view?.story.slides ?? [], [view]);
   const picked = useMemo(() => slides.filter((s) => chosen.has(s.id)).map((s) => s.id), [slides, chosen]);
 
@@ -117,13 +119,17 @@ export default function ScriptPage() {
     const [first] = keys;
     if (keys.size === 1 && first) showSlide(first);
   });
-  // From Proof on another page: the slide that was meant.
-  const meant = search.get('slide');
   const known = meant !== null && slides.some((s) => s.id === meant);
   useEffect(() => {
-    if (!known) return;
+    if (!known) return undefined;
     choose(new Set([meant]));
-    document.querySelector(`[data-key="${CSS.escape(meant)}"]`)?.scrollIntoView({ block: 'center' });
+    // A long sheet is drawn little by little.
+    let frame = requestAnimationFrame(function look() {
+      const row = document.querySelector(`[data-key="${CSS.escape(meant)}"]`);
+      if (row) row.scrollIntoView({ block: 'center' });
+      else frame = requestAnimationFrame(look);
+    });
+    return () => cancelAnimationFrame(frame);
   }, [choose, known, meant]);
   const remove = useSteady((ids: string[]) => {
     if (ids.length === 0) return;

@@ -1,11 +1,12 @@
-import { useMemo } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import { GridList, GridListItem, useDragAndDrop } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Remark } from '../api/types';
 import { threadOf } from '../stage/plan';
 import { useActs, useView } from '../story/StoryContext';
 import { assetOf, pictureOf } from '../story/slides';
-import { SlideRow, type Row, type RowActs } from './SlideRow';
+import { useGradually } from './useGradually';
+import { sameRow, SlideRow, type Row, type RowActs } from './SlideRow';
 import { say } from '../messages/say';
 
 const List = styled(GridList)`
@@ -57,16 +58,19 @@ interface Props {
   remarks: Remark[];
 }
 
-/** The rows of the sheet, each with all that it shows. */
-function useRows(remarks: Remark[]): (Row & { id: string })[] {
+type Listed = Row & { id: string };
+
+/** The rows of the sheet, each with all that it shows. One of which nothing changed is the very same, and is not drawn again. */
+function useRows(remarks: Remark[]): Listed[] {
   const view = useView();
+  const before = useRef(new Map<string, Listed>());
   return useMemo(() => {
     const { story, plan } = view;
     const said = new Map<string, Remark[]>();
     for (const remark of remarks) said.set(remark.slide, [...(said.get(remark.slide) ?? []), remark]);
     const loose = new Set(view.proof.flatMap((finding) => finding.slides.map((s) => s.id)));
     const thread = threadOf(plan);
-    return story.slides.map((slide, index) => ({
+    const rows = story.slides.map((slide, index): Listed => ({
       id: slide.id,
       index,
       last: index === story.slides.length - 1,
@@ -82,14 +86,24 @@ function useRows(remarks: Remark[]): (Row & { id: string })[] {
       loose: loose.has(slide.id),
       remarks: said.get(slide.id),
     }));
+    const kept = rows.map((row) => {
+      const old = before.current.get(row.id);
+      return old && sameRow(old, row) ? old : row;
+    });
+    before.current = new Map(kept.map((row) => [row.id, row]));
+    return kept;
   }, [view, remarks]);
 }
 
 /** The two-column script: time and thread, the picture with its words, the script and the voice. Rows are dragged or moved by keys. */
-export function Sheet({ chosen, onChoose, acts, remarks }: Props) {
+export const Sheet = memo(function Sheet({ chosen, onChoose, acts, remarks }: Props) {
   const { edit } = useActs();
   const { slides } = useView().story;
+  // What is chosen can be gone to.
+  const furthest = chosen.size === 0 ? -1 : slides.findLastIndex((slide) => chosen.has(slide.id));
   const rows = useRows(remarks);
+  const shown = useGradually(rows.length, furthest + 1);
+  const drawn = useMemo(() => rows.slice(0, shown), [rows, shown]);
   const { dragAndDropHooks } = useDragAndDrop({
     getItems: (keys) =>
       [...keys].map((key) => ({
@@ -108,7 +122,7 @@ export function Sheet({ chosen, onChoose, acts, remarks }: Props) {
   return (
     <List
       aria-label={say('script.slides')}
-      items={rows}
+      items={drawn}
       dependencies={[acts]}
       selectionMode="multiple"
       selectionBehavior="replace"
@@ -119,9 +133,9 @@ export function Sheet({ chosen, onChoose, acts, remarks }: Props) {
       dragAndDropHooks={dragAndDropHooks}
       keyboardNavigationBehavior="tab"
     >
-      {({ id, ...row }) => (
+      {(row) => (
         <Item
-          id={id}
+          id={row.id}
           textValue={say(row.slide.layout === 'title' ? 'slide.title' : row.picture ? 'slide.pictured' : 'slide.bare', {
             slide: row.index + 1,
             picture: row.picture,
@@ -132,4 +146,4 @@ export function Sheet({ chosen, onChoose, acts, remarks }: Props) {
       )}
     </List>
   );
-}
+});

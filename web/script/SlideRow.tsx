@@ -1,5 +1,5 @@
-import { memo } from 'react';
-import { Button as AriaButton } from 'react-aria-components';
+import { memo, type Ref } from 'react';
+import { Button as AriaButton, ButtonContext, useSlottedContext } from 'react-aria-components';
 import styled from 'styled-components';
 import limits from '../../schema/limits.json';
 import type { Remark, Scene, Slide, Voice, WordsLayer } from '../api/types';
@@ -188,27 +188,50 @@ interface Props {
   acts: RowActs;
 }
 
-const same = (a: Row, b: Row): boolean => (Object.keys(a) as (keyof Row)[]).every((key) => a[key] === b[key]);
+/** What is counted anew from each plan is compared by what it says. */
+const alike = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/** Whether two rows show the same. */
+export const sameRow = (a: Row, b: Row): boolean =>
+  (Object.keys(a) as (keyof Row)[]).every((key) =>
+    key === 'thread' || key === 'remarks' ? alike(a[key], b[key]) : a[key] === b[key],
+  );
 
 /** Letters of a script that two lines of the row hold; more fade out until the field is entered. */
 const LONG = 120;
 
-/** A row far below the window is only its place; 200 slides open as fast as ten. A row whose slide has not changed is not drawn again. */
+/** The list tells each row's buttons anew whenever anything of it changes; only the handle has to hear that. */
+const own = {};
+
+/** The list warns of each row without a handle to drag it by, and warnings of two hundred rows take longer than the rows. */
+function FarHandle() {
+  const drag = useSlottedContext(ButtonContext, 'drag');
+  return <span ref={drag?.ref as Ref<HTMLSpanElement>} hidden />;
+}
+
+/** A row far from the window is only its place; 200 slides open as fast as ten. A row whose slide has not changed is not drawn again. */
 export const SlideRow = memo(
   function SlideRow({ row, acts }: Props) {
-    const { ref, near } = useNear(row.index < 12);
-    return near ? (
-      <FullRow row={row} acts={acts} />
-    ) : (
-      <Grid ref={ref}>
-        <Time>
-          <strong>{row.index + 1}</strong>
-        </Time>
-      </Grid>
+    const { ref, near, height } = useNear(row.index < 8);
+    return (
+      <div ref={ref} style={near ? undefined : { minHeight: height }}>
+        {near ? <FullRow row={row} acts={acts} /> : <FarRow index={row.index} />}
+      </div>
     );
   },
-  (a, b) => a.acts === b.acts && same(a.row, b.row),
+  (a, b) => a.acts === b.acts && a.row === b.row,
 );
+
+function FarRow({ index }: { index: number }) {
+  return (
+    <Grid>
+      <Time>
+        <strong>{index + 1}</strong>
+      </Time>
+      <FarHandle />
+    </Grid>
+  );
+}
 
 function FullRow({ row, acts }: Props) {
   const { index, slide, scene, thread, fps, loose, title } = row;
@@ -238,7 +261,9 @@ function FullRow({ row, acts }: Props) {
           <CaptionWords slide={slide} number={number} />
         )}
         <ScriptWords slide={slide} number={number} />
-        <VoiceStrip slide={slide} number={number} waveform={row.waveform} voice={row.voice} onPlay={acts.play} />
+        <ButtonContext value={own}>
+          <VoiceStrip slide={slide} number={number} waveform={row.waveform} voice={row.voice} onPlay={acts.play} />
+        </ButtonContext>
         {row.remarks?.map((remark) => (
           <p className="remark" key={remark.id}>
             <strong>{remark.author}:</strong> {remark.text}
@@ -249,29 +274,31 @@ function FullRow({ row, acts }: Props) {
         <Handle slot="drag" aria-label={say('slide.drag', { slide: number })}>
           <HandleIcon />
         </Handle>
-        <IconButton label={say('slide.play-from', { slide: number })} onPress={() => acts.play(slide.id)}>
-          <PlayIcon />
-        </IconButton>
-        <IconButton
-          label={say('slide.move-up', { slide: number })}
-          isDisabled={index === 0}
-          onPress={() => acts.move([slide.id], -1)}
-        >
-          <UpIcon />
-        </IconButton>
-        <IconButton
-          label={say('slide.move-down', { slide: number })}
-          isDisabled={row.last}
-          onPress={() => acts.move([slide.id], 1)}
-        >
-          <DownIcon />
-        </IconButton>
-        <IconButton label={say('slide.duplicate', { slide: number })} onPress={() => acts.duplicate([slide.id])}>
-          <CopyIcon />
-        </IconButton>
-        <IconButton label={say('slide.delete', { slide: number })} onPress={() => acts.remove([slide.id])}>
-          <BinIcon />
-        </IconButton>
+        <ButtonContext value={own}>
+          <IconButton label={say('slide.play-from', { slide: number })} onPress={() => acts.play(slide.id)}>
+            <PlayIcon />
+          </IconButton>
+          <IconButton
+            label={say('slide.move-up', { slide: number })}
+            isDisabled={index === 0}
+            onPress={() => acts.move([slide.id], -1)}
+          >
+            <UpIcon />
+          </IconButton>
+          <IconButton
+            label={say('slide.move-down', { slide: number })}
+            isDisabled={row.last}
+            onPress={() => acts.move([slide.id], 1)}
+          >
+            <DownIcon />
+          </IconButton>
+          <IconButton label={say('slide.duplicate', { slide: number })} onPress={() => acts.duplicate([slide.id])}>
+            <CopyIcon />
+          </IconButton>
+          <IconButton label={say('slide.delete', { slide: number })} onPress={() => acts.remove([slide.id])}>
+            <BinIcon />
+          </IconButton>
+        </ButtonContext>
       </Tools>
     </Grid>
   );

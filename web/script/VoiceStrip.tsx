@@ -57,7 +57,7 @@ export function VoiceStrip({ slide, number, waveform, voice, onPlay }: Props) {
   };
   if (!voice) {
     return (
-      <Row>
+      <Row data-busy={busy || undefined}>
         <Go to={`/stories/${story}/booth?slide=${slide.id}`} aria-label={say('voice.record-slide', { slide: number })}>
           <VoiceIcon /> {say('booth.record')}
         </Go>

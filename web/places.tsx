@@ -1,0 +1,17 @@
+import { matchPath } from 'react-router';
+import { place } from './parts/place';
+
+/** The way to each place of the page. */
+export const places = {
+  '/stories/:id': place(() => import('./script/ScriptPage')),
+  '/stories/:id/booth': place(() => import('./booth/BoothPage')),
+  '/stories/:id/film': place(() => import('./film/FilmPage')),
+  '/assignments/:id': place(() => import('./classroom/AssignmentPage')),
+  '/handins/:id': place(() => import('./classroom/ReviewPage')),
+};
+
+/** Fetches the place that the page is opened at. Where that fails it is fetched again, with patience, when it is shown. */
+export async function fetchOpened(path: string): Promise<void> {
+  const opened = Object.entries(places).find(([way]) => matchPath(way, path));
+  await opened?.[1].ahead().catch(() => undefined);
+}
