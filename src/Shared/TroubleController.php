@@ -21,7 +21,7 @@ final readonly class TroubleController
     public function __invoke(Request $request, #[MapRequestPayload(acceptFormat: 'json')] Trouble $trouble): Response
     {
         if ($this->limiter->create($request->getClientIp())->consume()->isAccepted()) {
-            $this->logger->error('a page threw', get_object_vars($trouble));
+            $this->logger->error('a page threw', $trouble->logged());
         }
 
         return new Response('', 204);

@@ -78,13 +78,13 @@ final class SessionTest extends AppTestCase
 
     public function testWhatAPageThrewIsNamedByItsRequest(): void
     {
-        $response = $this->ask('POST', '/api/trouble', ['where' => 'The sheet', 'what' => 'TypeError: x is undefined']);
+        $response = $this->ask('POST', '/api/trouble', ['where' => 'The sheet', 'what' => 'TypeError: x is undefined' . str_repeat('!', 5000)]);
         self::assertSame(204, $response->getStatusCode());
         $id = (string) $response->headers->get('X-Request-Id');
         self::assertMatchesRegularExpression('/^[0-9a-f]{16}$/', $id);
         $file = \dirname(__DIR__, 2) . '/var/log/test.log';
         $log = (string) file_get_contents($file, offset: max(0, (int) filesize($file) - 20_000));
-        self::assertMatchesRegularExpression("/a page threw.*x is undefined.*{$id}/", $log);
+        self::assertMatchesRegularExpression("/a page threw.*x is undefined!{900,1990}[^!].*{$id}/", $log, 'and no more of it than a line holds');
     }
 
     /** The application's own role reads and writes rows, and nothing else. */

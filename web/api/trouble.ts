@@ -6,9 +6,9 @@ export async function report(where: string, error: unknown, trace = ''): Promise
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify({
-        where: where.slice(0, 200),
-        what: `${thrown.name}: ${thrown.message}`.slice(0, 2000),
-        trace: `${thrown.stack ?? ''}\n${trace}`.slice(0, 8000),
+        where,
+        what: `${thrown.name}: ${thrown.message}`,
+        trace: `${thrown.stack ?? ''}\n${trace}`,
       }),
       keepalive: true,
     });
