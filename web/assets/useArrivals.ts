@@ -74,15 +74,13 @@ export function useArrivals(story: string, hold: StoryHold) {
     [work],
   );
 
+  /** Brings files in, in their order: behind a slide, or at the end. */
   const bringIn = useCallback(
-    (files: File[]) => {
-      // Natural order of names: 2 before 10.
-      const order = new Intl.Collator(undefined, { numeric: true, sensitivity: 'base' });
-      const sorted = [...files].sort((a, b) => order.compare(a.name, b.name));
-      const last = hold.view?.story.slides.at(-1)?.id;
-      const slides = sorted.map(newId);
-      const made = sorted.map((whole, i): Kept => {
-        // The nearest earlier one of this batch that is there, else what was last before.
+    (files: File[], behind?: string) => {
+      const last = behind ?? hold.view?.story.slides.at(-1)?.id;
+      const slides = files.map(newId);
+      const made = files.map((whole, i): Kept => {
+        // The nearest earlier one of this batch that is there, else the slide they were dropped behind or what was last before.
         const earlier = slides.slice(0, i).reverse().slice(0, 40);
         return {
           id: slides[i] ?? newId(),

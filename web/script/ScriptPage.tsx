@@ -1,10 +1,11 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { DropZone, FileTrigger } from 'react-aria-components';
+import { DIRECTORY_DRAG_TYPE, DropZone, FileTrigger, type DropItem } from 'react-aria-components';
 import { useParams, useSearchParams } from 'react-router';
 import styled from 'styled-components';
 import { sentence } from '../api/client';
 import type { Remark } from '../api/types';
 import { Arrivals } from '../assets/Arrivals';
+import { gatherDropped, gatherFiles } from '../assets/gather';
 import { useArrivals } from '../assets/useArrivals';
 import { Boundary } from '../parts/Boundary';
 import { Act, Button, Row, Soft } from '../parts/controls';
@@ -19,7 +20,7 @@ import { StoryProvider } from '../story/StoryContext';
 import { StoryHead } from '../story/StoryHead';
 import { newId, useStory } from '../story/useStory';
 import { Keys } from './Keys';
-import { Sheet } from './Sheet';
+import { Sheet, SLIDE } from './Sheet';
 import { SlidePanel } from './SlidePanel';
 import { useSheetKeys } from './useSheetKeys';
 import { say } from '../messages/say';
@@ -87,6 +88,7 @@ const kinds = [
   '.avif',
   '.tif',
   '.tiff',
+  '.zip',
 ];
 const nothing: ReadonlySet<string> = new Set();
 const none: Remark[] = [];
@@ -168,6 +170,25 @@ export default function ScriptPage() {
     preview.current?.play(view?.plan.scenes.find((s) => s.id === slide)?.start ?? 0),
   );
 
+  const { bringIn } = pictures;
+  const bringDropped = useSteady(
+    (items: DropItem[], behind?: string) => void gatherDropped(items).then((files) => bringIn(files, behind)),
+  );
+  const bringFiles = useSteady((files: Iterable<File>) => void gatherFiles(files).then((got) => bringIn(got)));
+  // Pasted anywhere but into words: it goes behind what is chosen, or to the end.
+  useEffect(() => {
+    const paste = (event: ClipboardEvent) => {
+      const files = [...(event.clipboardData?.files ?? [])];
+      const isWriting =
+        (event.target as Element).matches('input, textarea') && event.clipboardData?.getData('text') !== '';
+      if (files.length === 0 || isWriting) return;
+      event.preventDefault();
+      void gatherFiles(files).then((got) => bringIn(got, picked.at(-1)));
+    };
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  }, [bringIn, picked]);
+
   const acts = useMemo(() => ({ remove, duplicate, move, play: playFrom }), [remove, duplicate, move, playFrom]);
   const keys = useSheetKeys({
     hold,
@@ -206,21 +227,14 @@ export default function ScriptPage() {
           <Zone
             aria-label={say('script.sheet')}
             getDropOperation={(types) =>
-              types.has('directory') || kinds.some((kind) => types.has(kind)) || !types.has('rhapsode/slide')
+              types.has(DIRECTORY_DRAG_TYPE) || kinds.some((kind) => types.has(kind)) || !types.has(SLIDE)
                 ? 'copy'
                 : 'cancel'
             }
-            onDrop={(event) => {
-              const files = event.items.filter((item) => item.kind === 'file').map((item) => item.getFile());
-              void Promise.all(files).then((got) => got.length > 0 && pictures.bringIn(got));
-            }}
+            onDrop={(event) => bringDropped(event.items)}
           >
             <Row>
-              <FileTrigger
-                allowsMultiple
-                acceptedFileTypes={kinds}
-                onSelect={(files) => files && pictures.bringIn([...files])}
-              >
+              <FileTrigger allowsMultiple acceptedFileTypes={kinds} onSelect={(files) => files && bringFiles(files)}>
                 <Act>
                   <PlusIcon /> {say('script.bring-in')}
                 </Act>
@@ -247,7 +261,7 @@ export default function ScriptPage() {
             </Row>
             <Arrivals arrivals={pictures.arrivals} onAgain={pictures.useAgain} onPutAway={pictures.putAway} />
             <Boundary place={say('script.the-sheet')} resetOn={[view.revision]}>
-              <Sheet chosen={chosen} onChoose={choose} acts={acts} remarks={remarks} />
+              <Sheet chosen={chosen} onChoose={choose} acts={acts} remarks={remarks} onFiles={bringDropped} />
             </Boundary>
             {slides.length <= 1 && pictures.arrivals.length === 0 && <Soft>{say('script.empty')}</Soft>}
           </Zone>

@@ -1,5 +1,5 @@
 import { memo, useMemo, useRef } from 'react';
-import { GridList, GridListItem, useDragAndDrop } from 'react-aria-components';
+import { GridList, GridListItem, useDragAndDrop, type DropItem } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Remark } from '../api/types';
 import { threadOf } from '../stage/plan';
@@ -56,7 +56,12 @@ interface Props {
   onChoose: (keys: ReadonlySet<string>) => void;
   acts: RowActs;
   remarks: Remark[];
+  /** Files were dropped behind a slide. */
+  onFiles: (items: DropItem[], behind: string) => void;
 }
+
+/** The kind of what is dragged within the sheet. */
+export const SLIDE = 'rhapsode/slide';
 
 type Listed = Row & { id: string };
 
@@ -96,7 +101,7 @@ function useRows(remarks: Remark[]): Listed[] {
 }
 
 /** The two-column script: time and thread, the picture with its words, the script and the voice. Rows are dragged or moved by keys. */
-export const Sheet = memo(function Sheet({ chosen, onChoose, acts, remarks }: Props) {
+export const Sheet = memo(function Sheet({ chosen, onChoose, acts, remarks, onFiles }: Props) {
   const { edit } = useActs();
   const { slides } = useView().story;
   // What is chosen can be gone to.
@@ -107,9 +112,22 @@ export const Sheet = memo(function Sheet({ chosen, onChoose, acts, remarks }: Pr
   const { dragAndDropHooks } = useDragAndDrop({
     getItems: (keys) =>
       [...keys].map((key) => ({
-        'rhapsode/slide': String(key),
+        [SLIDE]: String(key),
         'text/plain': say('slide.number', { slide: slides.findIndex((s) => s.id === key) + 1 }),
       })),
+    acceptedDragTypes: 'all',
+    // Pictures from outside go between two slides; nothing goes before the first, which is the title.
+    getDropOperation: (target, types) => {
+      if (types.has(SLIDE)) return 'move';
+      const isBetween = target.type === 'item' && target.dropPosition !== 'on';
+      const isBehind = isBetween && !(target.dropPosition === 'before' && target.key === slides[0]?.id);
+      return isBehind && !types.has('text/plain') ? 'copy' : 'cancel';
+    },
+    onInsert: (event) => {
+      const at = slides.findIndex((s) => s.id === event.target.key);
+      const behind = slides[event.target.dropPosition === 'before' ? at - 1 : at];
+      if (behind) onFiles(event.items, behind.id);
+    },
     onReorder: (event) => {
       const moving = slides.map((s) => s.id).filter((slide) => event.keys.has(slide));
       const goal = slides.findIndex((s) => s.id === event.target.key);

@@ -1,0 +1,95 @@
+import { zipSync } from 'fflate';
+import { copyFileSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { folder, order, rows, saved, signIn } from './helpers';
+import { expect, test, type Page } from './test';
+
+const picture = (name: string) => readFileSync(`demo/pictures/${name}.jpg`);
+
+/** What the browser hands over when files are pasted. */
+const carried = (page: Page, files: [name: string, from: string][]) =>
+  page.evaluateHandle(
+    (all) => {
+      const transfer = new DataTransfer();
+      for (const [name, base64] of all) {
+        const bytes = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
+        transfer.items.add(new File([bytes], name, { type: 'image/jpeg' }));
+      }
+      return transfer;
+    },
+    files.map(([name, from]) => [name, picture(from).toString('base64')] as const),
+  );
+
+/** A story of one's own with three pictures. */
+async function begin(page: Page, title: string) {
+  await page.getByRole('button', { name: 'Begin a story', exact: true }).click();
+  await page.getByLabel('What is it called?').fill(title);
+  await page.keyboard.press('Enter');
+  await expect(rows(page)).toHaveCount(1);
+  await page.locator('input[type=file]').first().setInputFiles(folder().files.slice(0, 3));
+  await expect(rows(page)).toHaveCount(4, { timeout: 60_000 });
+  await saved(page);
+}
+
+test('pictures are dropped between two slides, pasted behind the chosen one, and unpacked', async ({ page }) => {
+  await signIn(page, 'oskar');
+  await begin(page, 'Down at the lock');
+  expect(await order(page)).toEqual(['title', '1 dawn.jpg', '2 low water.jpg', '10 wheel.jpg']);
+
+  // Two at once, in the order of their names, on the line between two rows: as a file manager drops them.
+  const at = mkdtempSync(join(tmpdir(), 'dropped-'));
+  copyFileSync('demo/pictures/moon-and-tide.jpg', join(at, 'b.jpg'));
+  copyFileSync('demo/pictures/heron-in-the-reeds.jpg', join(at, 'a.jpg'));
+  const box = await rows(page).nth(2).boundingBox();
+  const browser = await page.context().newCDPSession(page);
+  const drag = (type: 'dragEnter' | 'dragOver' | 'drop') =>
+    browser.send('Input.dispatchDragEvent', {
+      type,
+      x: (box?.x ?? 0) + 300,
+      y: (box?.y ?? 0) + 2,
+      data: { items: [], files: [join(at, 'b.jpg'), join(at, 'a.jpg')], dragOperationsMask: 1 },
+    });
+  await drag('dragEnter');
+  await drag('dragOver');
+  await expect(page.locator('.react-aria-DropIndicator[data-drop-target]')).toHaveCount(1);
+  await drag('drop');
+  await expect(rows(page)).toHaveCount(6, { timeout: 60_000 });
+  expect(await order(page)).toEqual(['title', '1 dawn.jpg', 'a.jpg', 'b.jpg', '2 low water.jpg', '10 wheel.jpg']);
+
+  // Pasted: behind what is chosen. Words that are pasted into words stay words.
+  await rows(page).nth(1).locator('strong').first().click();
+  const paste = async (files: [string, string][], within: string) =>
+    page
+      .locator(within)
+      .first()
+      .evaluate(
+        (element, clipboardData) =>
+          element.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true })),
+        await carried(page, files),
+      );
+  await paste([['pasted.jpg', 'old-postcard']], '[role=grid]');
+  await expect(rows(page)).toHaveCount(7, { timeout: 60_000 });
+  expect((await order(page)).slice(0, 4)).toEqual(['title', '1 dawn.jpg', 'pasted.jpg', 'a.jpg']);
+
+  // An archive, by the same button as the pictures.
+  const archive = zipSync({
+    lock: { '2 gates.jpg': picture('gates-of-the-mill-pond'), '1 stair.jpg': picture('the-millers-stair') },
+    '.DS_Store': new Uint8Array(9),
+  });
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'lock.zip', mimeType: 'application/zip', buffer: Buffer.from(archive) });
+  await expect(rows(page)).toHaveCount(9, { timeout: 60_000 });
+  expect((await order(page)).slice(-2)).toEqual(['1 stair.jpg', '2 gates.jpg']);
+
+  // One that is no archive is a sentence, and the rest goes on.
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'broken.zip', mimeType: 'application/zip', buffer: Buffer.from('PK no more') });
+  await expect(page.getByText('This file is not a picture that can be read.')).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(rows(page)).toHaveCount(9);
+});
