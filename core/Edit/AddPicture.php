@@ -9,7 +9,7 @@ use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 
 /**
- * Puts a prepared picture into the story and, if asked, shows it on a new slide: after the first of some slides that is there,
+ * Puts a prepared picture into the story and, if asked, shows it on a slide: in place of its picture, or on a new one after the first of some slides that is there,
  * or last. Pictures that come in side by side each name all that they should follow, the nearest first, and so keep their order.
  */
 final readonly class AddPicture implements Edit
@@ -23,6 +23,9 @@ final readonly class AddPicture implements Edit
         $story = isset($story->assets[$this->picture->id]) ? $story : $story->withAsset($this->picture);
         if (null === $this->slide) {
             return $story;
+        }
+        if (null !== $story->indexOf($this->slide)) {
+            return (new SetPicture($this->slide, $this->picture->id))->apply($story);
         }
         $there = array_values(array_filter($this->after, static fn(string $id): bool => null !== $story->indexOf($id)));
         $last = array_key_last($story->slides);

@@ -16,6 +16,7 @@ use Rhapsode\Core\Edit\AddPicture;
 use Rhapsode\Core\Edit\AddVoice;
 use Rhapsode\Core\Edit\Edit;
 use Rhapsode\Core\Edit\SetCaptions;
+use Rhapsode\Core\Edit\SetPicture;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Studio\Captions\CaptionFile;
 use Rhapsode\Studio\Tool\Unreadable;
@@ -44,12 +45,11 @@ final readonly class AssetsInStory
         $asset = $event->record;
         $made = $event->made;
         if (!\is_string($made) && isset($story->assets[$made->id])) {
-            // Sent again for the very slide that shows it, it is no second one.
-            if (null !== $asset->slide && $story->slide($asset->slide)?->picture()?->asset === $made->id) {
-                $asset->same = null;
-            }
+            // Meant for a slide that is there, it is shown on that, and no second one.
+            $slide = null === $asset->slide ? null : $story->slide($asset->slide);
+            $asset->same = null === $slide ? $asset->same : null;
 
-            return null;
+            return null === $slide || !$made instanceof Picture || $slide->picture()?->asset === $made->id ? null : new SetPicture($slide->id, $made->id);
         }
 
         return match (true) {

@@ -17,9 +17,14 @@ use Rhapsode\Core\Edit\AddVoice;
 use Rhapsode\Core\Edit\Change;
 use Rhapsode\Core\Edit\EditReader;
 use Rhapsode\Core\Edit\MoveSlides;
+use Rhapsode\Core\Edit\SetPicture;
 use Rhapsode\Core\Framing\Fit;
+use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
@@ -220,6 +225,27 @@ final class EditTest extends TestCase
 
         self::assertSame(['s0', 'n', 's1'], self::order($edit->apply($story)));
         self::assertSame(['s0', 's1', 'm'], self::order((new AddPicture(new Picture('q', 'q.jpg', 10, 10), 'm'))->apply($story)));
+    }
+
+    /** Words, voice, and how the picture is shown stay; what was done to the picture was done to that one. */
+    public function testAPictureTakesThePlaceOfAnother(): void
+    {
+        $set = new Framing(Motion::Set, new Frame(0, 0, 0.5, 0.5), new Frame(0.2, 0.2, 0.6, 0.6));
+        $story = Stories::of([['voice' => 3.0, 'script' => 'Said.', 'caption' => 'A fact', 'framing' => $set]]);
+        $story = self::apply(['do' => 'set layers', 'slides' => ['s0'], 'kind' => 'picture', 'changes' => ['fit' => 'fill', 'recipe' => ['turn' => 180]]], $story);
+        $old = $story->pictureOf($story->slides[0]);
+        self::assertNotNull($old);
+        $alike = (new AddPicture(new Picture('q', 'q.jpg', 2 * $old->width, 2 * $old->height), 's0', ['s0']))->apply($story);
+        $other = (new AddPicture(new Picture('q', 'q.jpg', 100, 300), 's0'))->apply($story);
+
+        self::assertCount(1, $alike->slides);
+        self::assertEquals(new PictureLayer($story->slides[0]->picture()->id ?? '', 'q', new Recipe(), Fit::Fill, $set), $alike->slides[0]->picture());
+        self::assertEquals(new Framing(), $other->slides[0]->picture()?->framing, 'what was framed is not in it');
+        self::assertSame([$story->slides[0]->voice, 'Said.', 'A fact'], [$alike->slides[0]->voice, $alike->slides[0]->script, $alike->slides[0]->words(WordsRole::Caption)?->text]);
+        self::assertArrayHasKey($old->id, $alike->assets, 'the earlier one can be had back');
+        self::assertEquals($alike, (new SetPicture('s0', 'q'))->apply($alike), 'done twice, it is done once');
+        $this->expectExceptionMessage('edit.asset-gone');
+        (new SetPicture('s0', 'none'))->apply($story);
     }
 
     public function testATakeForADeletedSlideIsKeptAmongTheAssets(): void

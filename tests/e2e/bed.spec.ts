@@ -41,7 +41,7 @@ test('music is laid under a story, captions are brought in, joins and shape are 
     page.getByRole('button', { name: 'Bring in captions' }).click(),
   ]);
   await captions.setFiles(srt);
-  await expect(page.getByText('1 captions from a file are shown')).toBeVisible();
+  await expect(page.getByText('1 caption from a file is shown')).toBeVisible();
   expect((await view(page)).plan.cues).toMatchObject([{ start: 0.5, end: 2, text: 'Mühle' }]);
   await page.getByRole('button', { name: 'Make them from the scripts again' }).click();
   await expect(page.getByText('Made from the scripts and timed to the voices.')).toBeVisible();

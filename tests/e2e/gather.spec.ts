@@ -93,3 +93,46 @@ test('pictures are dropped between two slides, pasted behind the chosen one, and
   await page.getByRole('button', { name: 'Leave it out' }).click();
   await expect(rows(page)).toHaveCount(9);
 });
+
+test('another picture takes the place of one, and its words and voice stay', async ({ page }) => {
+  await signIn(page, 'oskar');
+  await begin(page, 'Another look at it');
+  await page.getByLabel('Caption on slide 2').fill('The gates close by themselves.');
+  await page.getByLabel('Script of slide 2').fill('And nobody has to push them.');
+  await saved(page);
+  await rows(page).nth(1).locator('strong').first().click();
+  const settings = page.getByRole('region', { name: 'The chosen slides' });
+  await settings.getByRole('button', { name: 'Turn right' }).click();
+  await saved(page);
+  await settings.locator('input[type=file]').setInputFiles({
+    name: 'gates.jpg',
+    mimeType: 'image/jpeg',
+    buffer: picture('gates-of-the-mill-pond'),
+  });
+  await expect
+    .poll(() => order(page), { timeout: 60_000 })
+    .toEqual(['title', 'gates.jpg', '2 low water.jpg', '10 wheel.jpg']);
+  await expect(page.getByLabel('Caption on slide 2')).toHaveValue('The gates close by themselves.');
+  await expect(page.getByLabel('Script of slide 2')).toHaveValue('And nobody has to push them.');
+
+  // One that the story has already is shown again; what is no picture changes nothing; undone, the first is back.
+  await settings.locator('input[type=file]').setInputFiles({
+    name: 'once more.jpg',
+    mimeType: 'image/jpeg',
+    buffer: readFileSync('demo/pictures/the-great-wheel.jpg'),
+  });
+  await expect
+    .poll(() => order(page), { timeout: 60_000 })
+    .toEqual(['title', '10 wheel.jpg', '2 low water.jpg', '10 wheel.jpg']);
+  await settings
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'words.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('Only words.') });
+  await expect(page.getByText('words.jpg: This file is not a picture that can be read.')).toBeVisible({
+    timeout: 60_000,
+  });
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => order(page)).toEqual(['title', '1 dawn.jpg', '2 low water.jpg', '10 wheel.jpg']);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await saved(page);
+});

@@ -6,6 +6,7 @@ import { sentence } from '../api/client';
 import type { Remark } from '../api/types';
 import { Arrivals } from '../assets/Arrivals';
 import { gatherDropped, gatherFiles } from '../assets/gather';
+import { pictureFiles } from '../assets/kinds';
 import { useArrivals } from '../assets/useArrivals';
 import { Boundary } from '../parts/Boundary';
 import { Act, Button, Row, Soft } from '../parts/controls';
@@ -74,22 +75,8 @@ const KeysPlace = styled.span`
     display: none;
   }
 `;
-const kinds = [
-  'image/jpeg',
-  'image/png',
-  'image/webp',
-  'image/heic',
-  'image/heif',
-  'image/avif',
-  'image/tiff',
-  'image/gif',
-  '.heic',
-  '.heif',
-  '.avif',
-  '.tif',
-  '.tiff',
-  '.zip',
-];
+/** Many pictures may come in one archive. */
+const kinds = [...pictureFiles, '.zip'];
 const nothing: ReadonlySet<string> = new Set();
 const none: Remark[] = [];
 

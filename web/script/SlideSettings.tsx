@@ -1,8 +1,14 @@
+import { useState } from 'react';
+import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
+import { sentence } from '../api/client';
 import type { PictureLayer, Slide } from '../api/types';
+import { pictureFiles } from '../assets/kinds';
+import { useSendIn } from '../assets/useSendIn';
 import { Picks } from '../parts/Choice';
 import { Button, Card, Quiet, Row } from '../parts/controls';
 import { TurnLeftIcon, TurnRightIcon } from '../parts/icons';
+import { useTell } from '../parts/notices';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
 import { assetOf, pictureOf, trimmed, wordsOf } from '../story/slides';
@@ -68,6 +74,7 @@ export default function SlideSettings({ picked, onNone }: Props) {
       <StayField slides={slides} />
       {slides.length === 1 && <Silence slide={first} />}
       <PictureFields slides={slides} />
+      {slides.length === 1 && <OtherPicture key={first.id} slide={first} />}
       {slides.length === 1 && <IconFields slide={first} />}
       <TransitionField
         label={say('transition.of-the-slide')}
@@ -156,6 +163,32 @@ function PictureFields({ slides }: { slides: Slide[] }) {
         {say('framing.moves')}
       </Toggle>
     </>
+  );
+}
+
+/** Another picture for the slide, which keeps its words and its voice. */
+function OtherPicture({ slide }: { slide: Slide }) {
+  const { id } = useActs();
+  const sendIn = useSendIn(id);
+  const tell = useTell();
+  const [busy, setBusy] = useState(false);
+  if (!pictureOf(slide)) return null;
+  const take = (files: FileList | null) => {
+    const file = files?.[0];
+    if (!file) return;
+    setBusy(true);
+    sendIn('picture', file, slide.id)
+      .catch((error: unknown) =>
+        tell(say('page.of-a-file', { file: file.name, said: sentence(error) }), { tone: 'trouble' }),
+      )
+      .finally(() => setBusy(false));
+  };
+  return (
+    <Row>
+      <FileTrigger acceptedFileTypes={pictureFiles} onSelect={take}>
+        <Button isDisabled={busy}>{say(busy ? 'voice.being-brought-in' : 'picture.take-another')}</Button>
+      </FileTrigger>
+    </Row>
   );
 }
 

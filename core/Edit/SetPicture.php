@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Edit;
+
+use Rhapsode\Core\Document\Refused;
+use Rhapsode\Core\Framing\Framing;
+use Rhapsode\Core\Framing\Motion;
+use Rhapsode\Core\Layer\Picture\PictureLayer;
+use Rhapsode\Core\Picture\Recipe;
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Story;
+
+/**
+ * Shows another picture of the story on a slide. Its words, voice and time stay, and so does how it is shown; what was done to the
+ * earlier picture was for that one. Frames that were set stay where the pictures have the same shape: elsewhere they would show
+ * something else.
+ */
+final readonly class SetPicture implements Edit
+{
+    /** Two pictures whose ratios differ by less than this share have the same shape: as of one camera, cut a little. */
+    private const SAME_SHAPE = 0.03;
+
+    public function __construct(private string $slide, private string $asset) {}
+
+    public function apply(Story $story): Story
+    {
+        $new = $story->picture($this->asset) ?? throw new Refused('edit.asset-gone');
+
+        return OnSlides::change($story, [$this->slide], function (Slide $slide) use ($story, $new): Slide {
+            $layer = $slide->picture();
+            $old = $story->pictureOf($slide);
+            if (null === $layer || null === $old) {
+                return $slide->withLayer(new PictureLayer($layer->id ?? 'picture', $new->id));
+            }
+            $ratio = $new->width / $new->height;
+            $isAlike = abs($ratio / $layer->recipe->ratio($old) - 1) < self::SAME_SHAPE;
+            $framing = Motion::Set === $layer->framing->motion && !$isAlike ? new Framing() : $layer->framing;
+
+            return $old->id === $new->id ? $slide : $slide->withLayer(new PictureLayer($layer->id, $new->id, new Recipe(), $layer->fit, $framing));
+        });
+    }
+}
