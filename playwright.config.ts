@@ -13,7 +13,7 @@ export default defineConfig({
   use: {
     baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8080',
     viewport: { width: 1280, height: 800 },
-    permissions: ['microphone'],
+    permissions: ['microphone', 'camera'],
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',

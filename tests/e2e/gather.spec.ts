@@ -136,3 +136,56 @@ test('another picture takes the place of one, and its words and voice stay', asy
   await page.getByRole('button', { name: 'Undo' }).click();
   await saved(page);
 });
+
+test('a picture is taken with the camera, by mouse and by keyboard, and what is wrong with it is said', async ({
+  page,
+}) => {
+  await signIn(page, 'oskar');
+  await begin(page, 'What we saw');
+  await rows(page).nth(1).locator('strong').first().click();
+  await page.getByRole('button', { name: 'Take a picture' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Take a picture' });
+  await expect(dialog.getByRole('button', { name: 'Take it', exact: true })).toBeEnabled();
+  await dialog.getByRole('button', { name: 'Take it', exact: true }).click();
+  await expect(dialog.getByAltText('The picture that was taken')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Take it again' }).click();
+  await dialog.getByRole('button', { name: 'Take it', exact: true }).click();
+  await dialog.getByRole('button', { name: 'Use it' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(rows(page)).toHaveCount(5, { timeout: 60_000 });
+  expect((await order(page))[2]).toMatch(/^Picture \d{4}-\d\d-\d\d \d\d\.\d\d\.\d\d\.jpg$/);
+
+  // By keyboard, and with nobody listening any more when it is closed.
+  await page.getByRole('button', { name: 'Take a picture' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByRole('button', { name: 'Take it', exact: true })).toBeFocused();
+  await page.keyboard.press('Space');
+  await expect(dialog.getByRole('button', { name: 'Use it' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(rows(page)).toHaveCount(6, { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Take a picture' }).click();
+  await expect(dialog.getByRole('button', { name: 'Take it', exact: true })).toBeEnabled();
+  const track = await dialog
+    .locator('video')
+    .evaluateHandle((video: HTMLVideoElement) => (video.srcObject as MediaStream).getVideoTracks()[0]);
+  await dialog.getByRole('button', { name: 'Not now' }).click();
+  await expect.poll(() => track.evaluate((one) => one?.readyState)).toBe('ended');
+
+  for (const [name, said] of [
+    ['NotAllowedError', /not allowed to use the camera/],
+    ['NotFoundError', /There is no camera/],
+    ['NotReadableError', /Another program is using the camera/],
+    ['TypeError', /cannot be used in this browser/],
+  ] as const) {
+    await page.evaluate((kind) => {
+      navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('', kind));
+    }, name);
+    await page.getByRole('button', { name: 'Take a picture' }).click();
+    await expect(dialog.getByRole('alert')).toHaveText(said);
+    await dialog.getByRole('button', { name: 'Try again' }).click();
+    await expect(dialog.getByRole('alert')).toHaveText(said);
+    await page.keyboard.press('Escape');
+    await expect(dialog).toBeHidden();
+  }
+  await saved(page);
+});

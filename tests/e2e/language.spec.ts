@@ -26,7 +26,7 @@ for (const width of [1280, 390]) {
     };
     await page.goto('/');
     await expect(page.locator('html')).toHaveAttribute('lang', 'en-XA');
-    await page.locator('input[name=name]').fill('tilda');
+    await page.locator('input[name=name]').fill(`nobody ${width}`);
     await page.locator('input[name=password]').fill('wrong');
     await page.locator('button[type=submit]').click();
     await expect(page.getByRole('alert')).not.toBeEmpty();
@@ -48,6 +48,12 @@ for (const width of [1280, 390]) {
     await expect(page.getByRole('row')).toHaveCount(3, { timeout: 60_000 });
     await expect(page.locator('section.asks li')).toHaveCount(1, { timeout: 60_000 });
     await looked('a picture that is broken');
+
+    await page.locator('main button:has(svg)').nth(1).click();
+    await expect(page.locator('[role=dialog] video')).toBeVisible();
+    await page.waitForTimeout(500);
+    await looked('the camera');
+    await page.keyboard.press('Escape');
 
     const drawer = async () => {
       if (width < 1024)

@@ -43,3 +43,6 @@ export const TickIcon = draw(<path d="M4 11l4 4 8-10" />);
 const turned = 'M4 5v4h4M4.600 9a6 6 0 111.400 5.200';
 export const TurnLeftIcon = draw(<path d={turned} />);
 export const TurnRightIcon = draw(<path d={turned} transform="matrix(-1 0 0 1 20 0)" />);
+export const CameraIcon = draw(
+  <path d="M2.500 6h3.500l1.500-2.500h5L14 6h3.500v10h-15zM10 8a3 3 0 110 6 3 3 0 010-6z" />,
+);

@@ -5,6 +5,7 @@ import styled from 'styled-components';
 import { sentence } from '../api/client';
 import type { Remark } from '../api/types';
 import { Arrivals } from '../assets/Arrivals';
+import { Camera } from '../assets/Camera';
 import { gatherDropped, gatherFiles } from '../assets/gather';
 import { pictureFiles } from '../assets/kinds';
 import { useArrivals } from '../assets/useArrivals';
@@ -226,6 +227,7 @@ export default function ScriptPage() {
                   <PlusIcon /> {say('script.bring-in')}
                 </Act>
               </FileTrigger>
+              <Camera onTaken={(file) => bringIn([file], picked.at(-1))} />
               <Button onPress={addTitle}>{say('script.add-title')}</Button>
               {!wide && (
                 <Drawer
