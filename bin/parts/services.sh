@@ -183,7 +183,8 @@ keep() { # keep NAME COMMAND…
     # What these programs write is closed to other users of the machine.
     touch "$HERE/run/$name.out" && chmod 0640 "$HERE/run/$name.out"
     ( umask 027
-      trap 'kill "${child:-0}" 2>/dev/null; wait "${child:-0}" 2>/dev/null; exit 0' TERM INT
+      # PHP's own small server leaves its workers behind when it ends.
+      trap 'kill "${child:-0}" $(ps -o pid= --ppid "${child:-0}" 2>/dev/null) 2>/dev/null; wait "${child:-0}" 2>/dev/null; exit 0' TERM INT
       while :; do "$@" & child=$!; wait "$child" || true; sleep 1; done ) >>"$HERE/run/$name.out" 2>&1 &
     echo $! >"$HERE/run/$name.started"
 }
