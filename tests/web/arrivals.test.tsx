@@ -7,7 +7,7 @@ import { addPart, keepFile, unsent, type Kept } from '../../web/assets/keeper';
 import type { StoryHold } from '../../web/story/useStory';
 import { assetServer, story } from './server';
 
-/** Pictures on their way in: in the natural order of their names, each knowing which it follows, none stopping the rest. */
+/** Pictures on their way in: in their order, each knowing which it follows, none stopping the rest. */
 vi.mock('../../web/api/session', () => ({
   useSession: () => ({ person: { id: 'me', firstName: 'Me', role: 'student' } }),
 }));
@@ -25,10 +25,10 @@ const files = (...names: string[]) => names.map((name) => new File(['x'], name))
 const states = ({ result }: Hooked) => result.current.arrivals.map(({ state }) => state);
 
 describe('pictures on their way in', () => {
-  it('go in the natural order of their names, each naming those that it follows, the nearest first', async () => {
+  it('go in their order, each naming those that it follows, the nearest first; behind a slide, where one is named', async () => {
     const server = assetServer();
     const hooked = hook();
-    act(() => hooked.result.current.bringIn(files('10.jpg', '2.jpg', '1.jpg')));
+    act(() => hooked.result.current.bringIn(files('1.jpg', '2.jpg', '10.jpg')));
     await waitFor(() => expect(states(hooked)).toEqual(['done', 'done', 'done']), { timeout: 5000 });
     const came = [...server.files.values()];
     expect(came.map(({ file }) => file)).toEqual(['1.jpg', '2.jpg', '10.jpg']);
@@ -36,6 +36,9 @@ describe('pictures on their way in', () => {
     expect(one?.after).toEqual(['s1']);
     expect(two?.after).toEqual([one?.slide, 's1']);
     expect(ten?.after).toEqual([two?.slide, one?.slide, 's1']);
+    act(() => hooked.result.current.bringIn(files('between.jpg'), 's0'));
+    await waitFor(() => expect([...server.files.values()].at(-1)?.after).toEqual(['s0']));
+    await waitFor(() => expect(states(hooked)).toEqual(['done']), { timeout: 5000 });
     expect(await unsent('me')).toEqual([]);
   });
 
