@@ -53,11 +53,8 @@ for (let i = 0; i < 5; i += 1) {
 }
 // Letters: from the key to the frame that shows it.
 const script = page.getByLabel(`Script of slide ${SLIDES / 2 + 1}`, { exact: true });
-for (let i = 0; i < 60 && (await script.count()) === 0; i += 1) {
-  await page.getByRole('grid', { name: 'Slides' }).hover();
-  await page.mouse.wheel(0, 1200);
-  await page.waitForTimeout(100);
-}
+await page.getByRole('row').nth(SLIDES - 1).waitFor({ state: 'attached' });
+await page.getByRole('row').nth(SLIDES / 2).scrollIntoViewIfNeeded();
 await script.click();
 await page.evaluate(() => {
   window.letters = [];
