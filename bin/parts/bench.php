@@ -118,7 +118,7 @@ for ($i = 0; $i < 60; ++$i) {
 copy($demo . '/music/low-water-waltz.ogg', $long . '/bed.ogg');
 $largest = static function (string $code) use ($makings, $long, $scratch): float {
     $bench = sprintf(
-        'require %s; $m = new Rhapsode\\Studio\\Folder\\FolderRenditions(%s); $from = new Rhapsode\\Studio\\Folder\\StoryFolder(%s, $m); $story = $from->read(); $plan = (new Rhapsode\\Core\\Plan\\Planner(new Rhapsode\\Studio\\Words\\FontWidths()))->plan($story, $from->lights($story)); $format = Rhapsode\\Studio\\Render\\FilmFormat::of($plan->shape, "1080"); %s echo max(getrusage()["ru_maxrss"], getrusage(1)["ru_maxrss"]);',
+        'require %s; $m = new Rhapsode\\Studio\\Folder\\FolderRenditions(%s); $from = new Rhapsode\\Studio\\Folder\\StoryFolder(%s, $m); $story = $from->read(); $plan = (new Rhapsode\\Core\\Plan\\Planner(new Rhapsode\\Studio\\Words\\FontWidths(), new Rhapsode\\Studio\\Messages\\IcuCatalogue()))->plan($story, $from->lights($story)); $format = Rhapsode\\Studio\\Render\\FilmFormat::of($plan->shape, "1080"); %s echo max(getrusage()["ru_maxrss"], getrusage(1)["ru_maxrss"]);',
         var_export(dirname(__DIR__, 2) . '/vendor/autoload.php', true),
         var_export($makings->folder(), true),
         var_export($long, true),
