@@ -24,6 +24,9 @@ final class Limits
     public const REMARK = 1000;
     public const ANSWER = 2000;
 
+    // Bytes.
+    public const PICTURE_BYTES = 60_000_000;
+
     // How many.
     public const SLIDES = 500;
     public const LAYERS = 40;

@@ -9,8 +9,9 @@ use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 
 /**
- * Puts a prepared picture into the story and, if asked, shows it on a slide: in place of its picture, or on a new one after the first of some slides that is there,
- * or last. Pictures that come in side by side each name all that they should follow, the nearest first, and so keep their order.
+ * Puts a prepared picture into the story and, if asked, shows it on a slide: in place of its picture, or on a new one after the
+ * first of some slides that is there, or last. Pictures that come in side by side each name all that they should follow, the
+ * nearest first, and so keep their order.
  */
 final readonly class AddPicture implements Edit
 {

@@ -39,15 +39,19 @@ final readonly class Finding
             }
         }
 
-        return new self($flaws[0]->level, $flaws[0]->rule, 1 === \count($flaws) ? $flaws[0]->message() : new Message("proof.{$flaws[0]->rule}.many", ['count' => \count($flaws)]), $slides);
+        $said = 1 === \count($flaws) ? $flaws[0]->message() : new Message("proof.{$flaws[0]->rule}.many", ['count' => \count($flaws)]);
+
+        return new self($flaws[0]->level, $flaws[0]->rule, $said, $slides);
     }
 
     /** @return array{level: string, rule: string, message: array<string, mixed>, slides: list<array{id: string, message: array<string, mixed>}>} */
     public function toArray(): array
     {
-        return [
-            'level' => $this->level->value, 'rule' => $this->rule, 'message' => $this->message->toArray(),
-            'slides' => array_map(static fn(string $id, Message $message): array => ['id' => $id, 'message' => $message->toArray()], array_map(strval(...), array_keys($this->slides)), array_values($this->slides)),
-        ];
+        $slides = [];
+        foreach ($this->slides as $id => $message) {
+            $slides[] = ['id' => (string) $id, 'message' => $message->toArray()];
+        }
+
+        return ['level' => $this->level->value, 'rule' => $this->rule, 'message' => $this->message->toArray(), 'slides' => $slides];
     }
 }

@@ -38,7 +38,12 @@ final class Proof
         $findings = self::whole($story, $plan, $wanted);
         foreach ($story->slides as $i => $slide) {
             $number = $i + 1;
-            array_push($findings, ...self::pictureOf($story, $slide, $number), ...self::wordsOf($story, $plan, $slide, $number), ...self::voiceOf($story, $slide, $number));
+            array_push(
+                $findings,
+                ...self::pictureOf($story, $slide, $number),
+                ...self::wordsOf($story, $plan, $slide, $number),
+                ...self::voiceOf($story, $slide, $number),
+            );
         }
 
         return Finding::gather($findings);
@@ -116,7 +121,8 @@ final class Proof
             $findings[] = new Flaw(Severity::Should, 'small-picture', ['slide' => $number, 'pixels' => $layer->recipe->width($picture)], $slide->id);
         }
         if (Fit::Fill === $layer->fit && Framer::lostByFilling($ratio, $story->shape) > Framer::MOST_LOST) {
-            $findings[] = new Flaw(Severity::Should, 'much-cropped', ['slide' => $number, 'percent' => (int) round(100 * Framer::lostByFilling($ratio, $story->shape))], $slide->id);
+            $percent = (int) round(100 * Framer::lostByFilling($ratio, $story->shape));
+            $findings[] = new Flaw(Severity::Should, 'much-cropped', ['slide' => $number, 'percent' => $percent], $slide->id);
         }
 
         return $findings;
@@ -134,7 +140,12 @@ final class Proof
         $needed = mb_strlen(implode('', $shown)) / self::READING;
         $alone = Rate::seconds($planned->end - $planned->start - $planned->comesIn);
         if ($needed > $alone) {
-            $findings[] = new Flaw(Severity::Should, 'too-fast-to-read', ['slide' => $number, 'needed' => (int) ceil($needed), 'stays' => round($alone, 1)], $slide->id);
+            $findings[] = new Flaw(
+                Severity::Should,
+                'too-fast-to-read',
+                ['slide' => $number, 'needed' => (int) ceil($needed), 'stays' => round($alone, 1)],
+                $slide->id,
+            );
         }
 
         return $findings;

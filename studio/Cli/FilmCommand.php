@@ -41,7 +41,8 @@ final class FilmCommand extends FolderCommand
             throw new Unreadable('cli.cannot-write');
         }
         $bar = new ProgressBar($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output);
-        $bar->setFormat(' ' . $this->say('cli.progress', ['done' => '%current%', 'all' => '%max%', 'bar' => '%bar%', 'percent' => '%percent:3s%%', 'left' => '%remaining:6s%'], $plan->language));
+        $places = ['done' => '%current%', 'all' => '%max%', 'bar' => '%bar%', 'percent' => '%percent:3s%%', 'left' => '%remaining:6s%'];
+        $bar->setFormat(' ' . $this->say('cli.progress', $places, $plan->language));
         (new FilmMaker($renditions, $renditions->segments(), self::workers($input)))->make($plan, $out, $format, static function (int $done, int $total) use ($bar): void {
             // With no frame to draw there is no length that a bar could show: only the sound is mixed, or nothing is done.
             if ($total > 0) {
@@ -54,7 +55,8 @@ final class FilmCommand extends FolderCommand
         }
         file_put_contents((string) preg_replace('/\.[^.\/]*$/', '', $out) . '.vtt', WebVtt::write($plan->cues, $plan->language));
         $output->writeln('');
-        $output->writeln($this->say('cli.made', ['file' => $out, 'slides' => \count($plan->scenes), 'seconds' => \sprintf('%.1f', $plan->seconds())], $plan->language), OutputInterface::OUTPUT_RAW);
+        $made = ['file' => $out, 'slides' => \count($plan->scenes), 'seconds' => \sprintf('%.1f', $plan->seconds())];
+        $output->writeln($this->say('cli.made', $made, $plan->language), OutputInterface::OUTPUT_RAW);
 
         return self::SUCCESS;
     }

@@ -50,7 +50,9 @@ abstract class FolderCommand extends Command
             $story = self::asked($folder->read(), $input);
             $language = $story->language;
 
-            return $this->perform($story, (new Planner(new FontWidths(), $this->catalogue))->plan($story, $folder->lights($story)), $renditions, $input, $output);
+            $plan = (new Planner(new FontWidths(), $this->catalogue))->plan($story, $folder->lights($story));
+
+            return $this->perform($story, $plan, $renditions, $input, $output);
         } catch (Unreadable $problem) {
             $errors->writeln($this->catalogue->say($problem->said, $language), OutputInterface::OUTPUT_RAW);
         } catch (ToolFailed $problem) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Prepare;
 
+use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Words\LightMap;
 use Rhapsode\Studio\Tool\Scratch;
@@ -16,7 +17,7 @@ use Rhapsode\Studio\Tool\Unreadable;
  */
 final class PicturePreparer
 {
-    public const MOST_BYTES = 60_000_000;
+    public const MOST_BYTES = Limits::PICTURE_BYTES;
     public const MOST_PIXELS = 100_000_000;
     /** Pixels from which on a picture is not needed whole. */
     private const LARGE = 24_000_000;

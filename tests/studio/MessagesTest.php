@@ -23,7 +23,7 @@ final class MessagesTest extends TestCase
         $catalogue = self::read('messages/en.json') + self::read('messages/film/en.json');
         $said = 0;
         foreach (self::sources() as $path => $source) {
-            preg_match_all("/new (Refused|Malformed|Unreadable|Message|Flaw|Problem)\\((?:Severity::\\w+, |\\d+, )?'([a-z-]+(?:\\.[a-z-]+)*)'(?:, \\[((?:[^\\[\\]]|\\[[^\\[\\]]*\\])*)\\])?/", $source, $found, \PREG_SET_ORDER);
+            preg_match_all("/new (Refused|Malformed|Unreadable|Message|Flaw|Problem)\\(\\s*(?:Severity::\\w+,\\s*|\\d+,\\s*)?'([a-z-]+(?:\\.[a-z-]+)*)'(?:,\\s*\\[((?:[^\\[\\]]|\\[[^\\[\\]]*\\])*)\\])?/", $source, $found, \PREG_SET_ORDER);
             foreach ($found as $one) {
                 $code = ('Flaw' === $one[1] ? 'proof.' : '') . $one[2];
                 self::assertArrayHasKey($code, $catalogue, $path);
@@ -45,7 +45,7 @@ final class MessagesTest extends TestCase
         $all = implode("\n", iterator_to_array(self::sources()));
         preg_match_all("/'([a-z-]+(?:\\.[a-z0-9-]+)+)'/", $all, $whole);
         // Findings, refusals: a code made of a name of core's.
-        $made = ['proof' => "/Flaw\\(Severity::\\w+, '([a-z-]+)'/", 'hand-in' => "/case \\w+ = '([a-z-]+)'/"];
+        $made = ['proof' => "/Flaw\\(\\s*Severity::\\w+,\\s*'([a-z-]+)'/", 'hand-in' => "/case \\w+ = '([a-z-]+)'/"];
         $codes = $whole[1];
         foreach ($made as $section => $name) {
             preg_match_all($name, $all, $names);

@@ -1,17 +1,13 @@
 import { useEffect, useState } from 'react';
-import { Dialog, DialogTrigger, Heading, Modal, ModalOverlay } from 'react-aria-components';
+import { Dialog, DialogTrigger, Heading, Modal } from 'react-aria-components';
 import styled from 'styled-components';
 import { say } from '../messages/say';
 import { Act, Button, Row, Soft } from '../parts/controls';
+import { Shade } from '../parts/Drawer';
 import { CameraIcon } from '../parts/icons';
 import { useCamera } from './useCamera';
 
-const Shade = styled(ModalOverlay)`
-  position: fixed;
-  inset: 0;
-  z-index: 40;
-  background: rgb(32 36 43 / 0.55);
-  display: grid;
+const Middle = styled(Shade)`
   place-items: center;
   padding: 12px;
 `;
@@ -50,7 +46,7 @@ export function Camera({ onTaken }: { onTaken: (file: File) => void }) {
       <Button>
         <CameraIcon /> {say('camera.take-a-picture')}
       </Button>
-      <Shade isDismissable>
+      <Middle isDismissable>
         <Box>
           <Dialog>
             {({ close }) => (
@@ -64,7 +60,7 @@ export function Camera({ onTaken }: { onTaken: (file: File) => void }) {
             )}
           </Dialog>
         </Box>
-      </Shade>
+      </Middle>
     </DialogTrigger>
   );
 }

@@ -1,11 +1,10 @@
 import type { DropItem } from 'react-aria-components';
+import limits from '../../schema/limits.json';
 
 /** What people have lying about, brought to files in the order of their names: files, folders with folders in them, a .zip. */
 
 /** In one go; what is beyond it is left where it is. */
 const MOST_FILES = 500;
-/** A file that is larger than this is told to be so wherever it stands, so no more of it is unpacked. */
-const MOST_BYTES = 401_000_000;
 
 interface Found {
   path: string;
@@ -60,7 +59,8 @@ async function unpack({ path, file }: Found): Promise<Found[]> {
     let bytes = 0;
     entry.ondata = (problem, part, isLast) => {
       if (problem) broken = true;
-      else if (bytes <= MOST_BYTES) parts.push(part.slice());
+      // One that is too large is told to be so by its size: no more of it is unpacked.
+      else if (bytes <= limits.pictureBytes) parts.push(part.slice());
       bytes += part?.length ?? 0;
       const name = entry.name.split('/').at(-1) ?? entry.name;
       if (isLast && !problem) found.push({ path: `${path}/${entry.name}`, file: new File(parts, name) });

@@ -1,18 +1,18 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { say } from '../messages/say';
+import { deviceTrouble } from '../parts/device';
 
 /** As large as a slide of the largest film is seen at, and a little more for a crop. */
 const WANTED = { width: { ideal: 2560 }, height: { ideal: 1440 } };
 /** Of a JPEG: what is lost is not seen. */
 const QUALITY = 0.92;
 
-function cameraTrouble(error: unknown): string {
-  const name = error instanceof DOMException ? error.name : '';
-  if (name === 'NotAllowedError' || name === 'SecurityError') return say('camera.not-allowed');
-  if (name === 'NotFoundError' || name === 'OverconstrainedError') return say('camera.none');
-  if (name === 'NotReadableError' || name === 'AbortError') return say('camera.in-use');
-  return say('camera.unusable');
-}
+const troubles = {
+  'not-allowed': 'camera.not-allowed',
+  none: 'camera.none',
+  'in-use': 'camera.in-use',
+  unusable: 'camera.unusable',
+} as const;
 
 /** The camera of the laptop or the phone, on while somebody looks through it. */
 export function useCamera() {
@@ -57,7 +57,10 @@ export function useCamera() {
         const devices = await navigator.mediaDevices.enumerateDevices();
         setCameras(devices.filter((device) => device.kind === 'videoinput').map((device) => device.deviceId));
       } catch (error) {
-        if (mine === round.current) setTrouble(cameraTrouble(error));
+        if (mine !== round.current) return;
+        // It may be on already, and nobody sees through it.
+        close();
+        setTrouble(say(troubles[deviceTrouble(error)]));
       }
     },
     [close],

@@ -1,4 +1,5 @@
 import { say } from '../messages/say';
+import { deviceTrouble } from '../parts/device';
 
 /** Listening to the microphone: the stream, how loud it is, and what is wrong with it, in words that help. */
 export interface Microphone {
@@ -46,13 +47,17 @@ export async function openMicrophone(device: string | undefined, onGone: () => v
 
 const CANNOT_RECORD = 'cannot record';
 
-export function microphoneTrouble(error: unknown): string {
-  const name = error instanceof DOMException ? error.name : '';
-  if (name === 'NotAllowedError' || name === 'SecurityError') return say('microphone.not-allowed');
-  if (name === 'NotFoundError' || name === 'OverconstrainedError') return say('microphone.none');
-  if (name === 'NotReadableError' || name === 'AbortError') return say('microphone.in-use');
-  return say(name === CANNOT_RECORD ? 'microphone.cannot-record' : 'microphone.unusable');
-}
+const troubles = {
+  'not-allowed': 'microphone.not-allowed',
+  none: 'microphone.none',
+  'in-use': 'microphone.in-use',
+  unusable: 'microphone.unusable',
+} as const;
+
+export const microphoneTrouble = (error: unknown): string =>
+  error instanceof DOMException && error.name === CANNOT_RECORD
+    ? say('microphone.cannot-record')
+    : say(troubles[deviceTrouble(error)]);
 
 /** What a browser can record: Opus in WebM, or in MP4 where there is no WebM. */
 export const recordingType = (): string =>

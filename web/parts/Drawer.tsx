@@ -5,7 +5,8 @@ import { Button, IconButton } from './controls';
 import { CloseIcon } from './icons';
 import { say } from '../messages/say';
 
-const Shade = styled(ModalOverlay)`
+/** What lies over the page under something that is drawn up or opened. */
+export const Shade = styled(ModalOverlay)`
   position: fixed;
   inset: 0;
   z-index: 40;
