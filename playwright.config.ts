@@ -1,12 +1,21 @@
 import { defineConfig } from '@playwright/test';
 
+const WALKS = /wander\.spec/;
+const CONTROLS = /zz-every-control\.spec/;
+
 // The application is started by bin/test, on its own port and database.
 export default defineConfig({
   testDir: 'tests/e2e',
   outputDir: 'var/playwright',
   timeout: 240_000,
   expect: { timeout: 20_000 },
-  workers: 1,
+  workers: 2,
+  projects: [
+    // One at a time: some of them measure what is heard, some kill workers.
+    { name: 'purpose', testIgnore: [WALKS, CONTROLS], workers: 1 },
+    { name: 'walks', testMatch: WALKS, dependencies: ['purpose'], fullyParallel: true },
+    { name: 'controls', testMatch: CONTROLS, dependencies: ['walks'] },
+  ],
   // The path is one story told from its beginning: a test of it cannot be tried again by itself.
   retries: 0,
   reporter: 'list',

@@ -47,7 +47,8 @@ $write = static function (string $folder, int $slides) use ($demo): void {
         $name = sprintf('%s/%02d', $folder, $i);
         copy($pictures[$i % count($pictures)], $name . '.jpg');
         copy($voices[($i + 1) % count($voices)], $name . '.ogg');
-        file_put_contents($name . '.caption.txt', 'Number ' . ($i + 1) . ' of what the tide has brought');
+        // Segments are kept by what they show: no two of the films measured here may share one.
+        file_put_contents($name . '.caption.txt', 'Number ' . ($i + 1) . " of the {$slides} that the tide has brought");
         file_put_contents($name . '.txt', 'The tide comes in, fills the pond, and turns the wheel. Then it goes out again.');
     }
     copy($demo . '/music/low-water-waltz.ogg', $folder . '/bed.ogg');

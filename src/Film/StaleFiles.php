@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Rhapsode\App\Film;
 
 use Rhapsode\App\Shared\Store;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Finder\Finder;
@@ -12,18 +15,29 @@ use Symfony\Component\Messenger\Event\WorkerStartedEvent;
 
 /**
  * A worker that was killed could not clear up: half-written files and scratch folders that nobody has touched for hours are
- * removed when the next one begins.
+ * removed when the next one begins, and so are parts of films that were made long ago.
  */
 #[AsEventListener]
 final readonly class StaleFiles
 {
     private const OLD = 'until 6 hours ago';
+    /** A film that needs one of them again makes it again. */
+    private const PARTS = ['segments', 'sounds'];
+    private const PARTS_KEPT_FOR = '-60 days';
 
     public function __construct(private Store $store) {}
 
     public function __invoke(WorkerStartedEvent $event): void
     {
         $this->clear($this->store->folder(), sys_get_temp_dir());
+        $this->forget();
+    }
+
+    public function forget(): void
+    {
+        foreach (self::PARTS as $folder) {
+            $this->store->removeOld($folder, now(self::PARTS_KEPT_FOR));
+        }
     }
 
     public function clear(string $store, string $scratch): void

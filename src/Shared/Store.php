@@ -6,6 +6,7 @@ namespace Rhapsode\App\Shared;
 
 use League\Flysystem\FilesystemOperator;
 use Symfony\Component\Filesystem\Filesystem;
+use Symfony\Component\Finder\Finder;
 
 /**
  * Where the files lie: pictures, takes, segments, films, each by a key such as `pictures/ID/full.jpg`.
@@ -116,6 +117,28 @@ final readonly class Store
     {
         $this->files->remove($this->path($key));
         $this->far?->deleteDirectory($key);
+    }
+
+    /**
+     * What was written into a folder, or one within it, before a moment; what may be made again at any time goes so.
+     *
+     * @return int how many went
+     */
+    public function removeOld(string $folder, \DateTimeImmutable $before): int
+    {
+        $near = "{$this->storeFolder}/{$folder}";
+        $old = [];
+        foreach (is_dir($near) ? Finder::create()->in($near)->files()->notName('*.part')->date('< @' . $before->getTimestamp()) : [] as $file) {
+            $old["{$folder}/" . strtr($file->getRelativePathname(), '\\', '/')] = true;
+        }
+        foreach ($this->far?->listContents($folder, FilesystemOperator::LIST_DEEP) ?? [] as $object) {
+            if ($object->isFile() && $object->lastModified() < $before->getTimestamp()) {
+                $old[$object->path()] = true;
+            }
+        }
+        array_map($this->remove(...), array_keys($old));
+
+        return \count($old);
     }
 
     /**

@@ -83,6 +83,19 @@ final class SharedStoreTest extends TestCase
         self::assertSame([false, false, true, false], array_map($three->has(...), ['takes/a/part-0', 'takes/a/part-1', 'takes/ab/part-0', 'words/a/a.png']));
     }
 
+    public function testWhatIsOldGoesFromAllOfThem(): void
+    {
+        $one = $this->computer('one');
+        $one->write('segments/ab/abc.mp4', 'frames');
+        $one->write('segments/ab/abd.mp4', 'frames');
+        $one->write('films/a/film.mp4', 'a film');
+        $two = $this->computer('two');
+
+        self::assertSame(0, $two->removeOld('segments', new \DateTimeImmutable('-1 minute')));
+        self::assertSame(2, $two->removeOld('segments', new \DateTimeImmutable('+1 minute')));
+        self::assertSame([false, true], array_map($this->computer('three')->has(...), ['segments/ab/abc.mp4', 'films/a/film.mp4']));
+    }
+
     public function testAnEmptiedFolderIsFilledAgain(): void
     {
         $one = $this->computer('one');

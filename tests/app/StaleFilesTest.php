@@ -29,4 +29,18 @@ final class StaleFilesTest extends TestCase
         self::assertSame(['a.mp4', 'c.mp4.0a1b2c3d.part'], array_map(basename(...), glob($scratch->path('segments/*')) ?: []));
         self::assertSame(['rhapsode-fedcba9876543210', 'rhapsode-of-somebody'], array_map(basename(...), glob($scratch->path('tmp/*')) ?: []));
     }
+
+    public function testPartsOfFilmsAreKeptForTwoMonths(): void
+    {
+        $scratch = new Scratch();
+        $store = new Store($scratch->folder);
+        $days = 24 * 3600;
+        foreach (['segments/aa/new.mp4' => 59, 'segments/ab/old.mp4' => 61, 'sounds/ac/old.sound' => 61, 'films/ad/old.mp4' => 400] as $key => $age) {
+            touch($store->path($key), time() - $age * $days);
+        }
+        (new StaleFiles($store))->forget();
+
+        $left = array_filter(['segments/aa/new.mp4', 'segments/ab/old.mp4', 'sounds/ac/old.sound', 'films/ad/old.mp4'], $store->has(...));
+        self::assertSame(['segments/aa/new.mp4', 'films/ad/old.mp4'], array_values($left));
+    }
 }

@@ -27,12 +27,17 @@ if (1 === preg_match('#^/[a-z0-9-]+/?$#D', $path)) {
     if ('GET' === $_SERVER['REQUEST_METHOD']) {
         $prefix = \is_string($query['prefix'] ?? null) ? $query['prefix'] : '';
         $at = $bucket . (str_contains($prefix, '..') ? '' : \dirname($prefix . 'x'));
+        $isUrl = 'url' === ($query['encoding-type'] ?? '');
         $keys = [];
         foreach (is_dir($at) ? new RecursiveIteratorIterator(new RecursiveDirectoryIterator($at, FilesystemIterator::SKIP_DOTS)) : [] as $found) {
             $key = $found instanceof SplFileInfo ? substr($found->getPathname(), \strlen($bucket)) : '';
-            !str_starts_with($key, $prefix) || $keys[] = '<Contents><Key>' . rawurlencode($key) . '</Key></Contents>';
+            if ($found instanceof SplFileInfo && str_starts_with($key, $prefix)) {
+                $name = $isUrl ? rawurlencode($key) : htmlspecialchars($key);
+                $written = gmdate('Y-m-d\TH:i:s.000\Z', (int) $found->getMTime());
+                $keys[] = "<Contents><Key>{$name}</Key><LastModified>{$written}</LastModified></Contents>";
+            }
         }
-        $say(200, '<?xml version="1.0"?><ListBucketResult><EncodingType>url</EncodingType><IsTruncated>false</IsTruncated>' . implode('', $keys) . '</ListBucketResult>');
+        $say(200, '<?xml version="1.0"?><ListBucketResult>' . ($isUrl ? '<EncodingType>url</EncodingType>' : '') . '<IsTruncated>false</IsTruncated>' . implode('', $keys) . '</ListBucketResult>');
     }
     if ('POST' === $_SERVER['REQUEST_METHOD'] && isset($query['delete'])) {
         foreach (simplexml_load_string((string) file_get_contents('php://input'))->Object ?? [] as $object) {
