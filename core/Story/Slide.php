@@ -102,6 +102,30 @@ final readonly class Slide
         return null;
     }
 
+    /** @return list<string> the assets that it shows and speaks with, each once */
+    public function assets(): array
+    {
+        $shown = array_map(static fn(Layer $layer): ?string => $layer->asset(), $this->layers);
+        $spoken = array_map(static fn(Span $span): string => $span->asset, $this->voice);
+
+        return array_values(array_unique(array_filter([...$shown, ...$spoken], is_string(...))));
+    }
+
+    /**
+     * A copy under an id of its own, whose assets go by other ids.
+     *
+     * @param array<string, string> $assets the new id of each that has one
+     */
+    public function copied(string $id, array $assets = []): self
+    {
+        $renamed = static fn(array $named): array => \is_string($named['asset'] ?? null) ? ['asset' => $assets[$named['asset']] ?? $named['asset']] + $named : $named;
+        $document = ['id' => $id] + $this->toArray();
+        $document['layers'] = array_map(static fn(Layer $layer): array => $renamed($layer->toArray()), $this->layers);
+        $document['voice'] = array_map(static fn(Span $span): array => $renamed($span->toArray()), $this->voice);
+
+        return self::read(Fields::of($document));
+    }
+
     /** @throws Malformed where its layers do not go together */
     public function check(): void
     {

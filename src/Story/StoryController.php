@@ -15,6 +15,7 @@ use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\EditReader;
+use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 
@@ -96,6 +97,26 @@ final readonly class StoryController
         }
         $since = self::madeOn($request);
         $this->stories->edit($story, $edits, $since, $user);
+
+        return $this->view->changed($story, $user, $since);
+    }
+
+    /** Slides that were copied or cut, here or in another story of one's own. */
+    #[Route('/{id}/slides', name: 'paste_slides', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
+    #[IsGranted(StoryVoter::OWN, 'story')]
+    public function paste(#[MapEntity] StoryRecord $story, Request $request, #[CurrentUser] User $user, Pasting $pasting, AuthorizationCheckerInterface $access): JsonResponse
+    {
+        $body = Body::of($request);
+        $slides = array_map(Slide::read(...), $body->objects('slides'));
+        if ([] === $slides || \count($slides) > Limits::SLIDES) {
+            throw new Malformed('request.slides', ['most' => Limits::SLIDES]);
+        }
+        $since = self::madeOn($request);
+        $from = Uuid::isValid($body->id('from')) ? $this->entities->find(StoryRecord::class, $body->id('from')) : null;
+        if (null === $from || !$access->isGranted(StoryVoter::OWN, $from)) {
+            throw new Refused('edit.story-gone');
+        }
+        $pasting->paste($story, $from, $slides, $body->ids('ids'), $body->idOrNull('after'), $since, $user);
 
         return $this->view->changed($story, $user, $since);
     }

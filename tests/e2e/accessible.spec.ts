@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from './test';
+import { close, draw } from './own';
 import { signIn } from './helpers';
 
 /** WCAG 2.2 AA as far as axe can tell, on each main view. */
@@ -31,6 +32,14 @@ test("axe finds nothing on a student's places", async ({ page }) => {
   expect(await finds(page)).toEqual([]);
   await page.getByRole('row').nth(1).getByText('2', { exact: true }).first().click();
   await expect(page.getByRole('region', { name: 'The chosen slides' })).toBeVisible();
+  expect(await finds(page)).toEqual([]);
+  for (const name of [/^Proof:/, 'The story']) {
+    await draw(page, name as 'The story');
+    expect(await finds(page)).toEqual([]);
+    await close(page);
+  }
+  await page.getByText('All slides', { exact: true }).click();
+  await expect(page.getByRole('group', { name: 'What is done with the chosen slides' })).toBeVisible();
   expect(await finds(page)).toEqual([]);
   await page.getByRole('link', { name: 'Film', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Proof' })).toBeVisible();

@@ -55,15 +55,14 @@ for (const width of [1280, 390]) {
     await looked('the camera');
     await page.keyboard.press('Escape');
 
-    const drawer = async () => {
-      if (width < 1024)
-        await page.locator('main button[aria-haspopup=dialog], main button[aria-expanded]').first().click();
-    };
-    await drawer();
-    await looked('the whole story');
-    if (width < 1024) await page.keyboard.press('Escape');
+    const sheet = (n: number) => page.locator('main div:has(> .facts) > button').nth(n);
+    for (const [n, name] of ['Proof', 'the story'].entries()) {
+      await sheet(n).click();
+      await looked(name);
+      await page.keyboard.press('Escape');
+    }
     await page.getByRole('row').nth(1).locator('strong').first().click();
-    await drawer();
+    if (width < 1024) await page.locator('main button:has(+ div > .facts)').click();
     await page.locator('fieldset, section section, [role=dialog] section, section').last().waitFor();
     await looked('a chosen slide');
     if (width < 1024) await page.keyboard.press('Escape');
@@ -84,6 +83,9 @@ for (const width of [1280, 390]) {
       await page.keyboard.press('Delete');
       await looked('a slide is deleted');
     }
+    await page.keyboard.press('Alt+a');
+    await page.locator('[role=grid] [role=row]').nth(1).click();
+    await looked('all slides');
     const story = page.url().match(/stories\/([^/?]+)/)?.[1] ?? '';
     await page.goto(`/stories/${story}/film`);
     await looked('before the film');

@@ -1,5 +1,5 @@
 import { rows, saved } from './helpers';
-import { begin, choose, panel, slide, view, whole } from './own';
+import { begin, choose, panel, slide, view } from './own';
 import { expect, test } from './test';
 
 /** The desk and the whole page by mouse, by keyboard and by thumb, each on a story of one's own. */
@@ -72,7 +72,7 @@ test('all by keyboard, on a new story', async ({ page }) => {
   await page.keyboard.press('Space');
   await expect(panel(page)).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(whole(page)).toBeVisible();
+  await expect(page.getByText('Choose a slide to set how long it stays')).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
@@ -98,7 +98,7 @@ test('on a phone: settings are drawn up, the booth is under the thumb, no letter
   await begin(page, 'pim', 'On a phone');
   const header = await page.getByRole('banner').boundingBox();
   expect(header?.height ?? 999, 'two rows of header at most').toBeLessThanOrEqual(100);
-  await page.getByRole('button', { name: 'The whole story' }).tap();
+  await page.getByRole('button', { name: 'The story' }).tap();
   await page.getByRole('dialog').getByText('Square').tap();
   await expect.poll(async () => (await view(page)).story.shape).toBe('1:1');
   await page.getByRole('button', { name: 'Close', exact: true }).tap();

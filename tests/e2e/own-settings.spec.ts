@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chooseFrom, rows, saved } from './helpers';
-import { at, begin, choose, make, panel, pictureOf, slide, view, whole } from './own';
+import { at, begin, choose, close, draw, make, panel, pictureOf, proof, slide, view, whole } from './own';
 import type { Slide } from '../../web/api/types';
 import { expect, test } from './test';
 
@@ -40,10 +40,11 @@ test('the rows are the slides, in every shape', async ({ page }) => {
     ['Classic 4:3', 4 / 3],
     ['Wide 16:9', 16 / 9],
   ] as const) {
+    await draw(page, 'The story');
     await page.getByText(shape).click();
     await saved(page);
+    await close(page);
     // The upright picture has the film's ground beside it where it is shown whole.
-    await expect(page.getByText(shape)).toBeVisible();
     for (const n of [0, 1, 2]) {
       const box = await rows(page).nth(n).locator('.composed').boundingBox();
       expect((box?.width ?? 0) / (box?.height ?? 1), `${shape}, row ${n + 1}`).toBeCloseTo(ratio, 1);
@@ -56,32 +57,36 @@ test('the rows are the slides, in every shape', async ({ page }) => {
 
 test('Proof says each thing once, and one act mends it for all', async ({ page }) => {
   await begin(page, 'pim', 'Proofread');
-  const mend = whole(page).getByRole('list', { name: 'What to mend' });
-  await expect(whole(page).getByText('It opens with a title.')).toBeVisible();
+  const mend = proof(page).getByRole('list', { name: 'What to mend' });
   await page.getByLabel('Title on slide 1', { exact: true }).fill('Read by a friend');
   await page.getByLabel('Subtitle on slide 1').fill('and mended');
   await page.getByLabel('Subtitle on slide 1').blur();
   await expect(rows(page).first().getByAltText('Read by a friend')).toBeVisible();
-  // Who writes in a row has it in hand.
-  await page.getByRole('button', { name: 'The whole story' }).click();
+  await draw(page, /^Proof: \d to mend/);
+  await expect(proof(page).getByText('It opens with a title.')).toBeVisible();
   await expect(mend.getByText('3 slides do not say whose picture they show')).toHaveCount(1);
   await mend.getByRole('button', { name: 'Go to slide 3' }).first().click();
+  await expect(page.getByRole('dialog')).toBeHidden();
   await expect(panel(page).getByText('Slide 3 does not say whose picture it shows')).toBeVisible();
   // For the chosen one, then for all that are left.
   await panel(page).getByRole('button', { name: 'I made it myself' }).click();
   await expect(panel(page).getByText('Slide 3 does not say whose picture it shows')).toBeHidden();
-  await page.getByRole('button', { name: 'The whole story' }).click();
+  await draw(page, /^Proof: \d to mend/);
   await expect(mend.getByText('2 slides do not say whose picture they show')).toBeVisible();
   await mend.getByRole('button', { name: 'I made these myself' }).click();
-  await expect(whole(page).getByText('Everybody whose work is used is named.')).toBeVisible();
+  await expect(proof(page).getByText('Everybody whose work is used is named.')).toBeVisible();
   // The small one is shown whole; a title that was deleted comes back.
   await mend.getByRole('button', { name: 'Show it whole' }).click();
   await expect.poll(async () => pictureOf(await slide(page, 3)).fit).toBe('whole');
+  await close(page);
   await page.getByRole('button', { name: 'Delete slide 1' }).click();
   await page.getByRole('status').getByRole('button', { name: 'Close this notice' }).click();
+  await draw(page, /^Proof: 1 to mend/);
   await mend.getByRole('button', { name: 'Add a title slide' }).click();
   await expect.poll(async () => (await slide(page, 0)).layout).toBe('title');
-  await expect(whole(page).getByText('Nothing to mend. It is ready to become a film.')).toBeVisible();
+  await expect(proof(page).getByText('Nothing to mend. It is ready to become a film.')).toBeVisible();
+  await close(page);
+  await expect(page.getByRole('button', { name: 'Proof: ready' })).toBeVisible();
   await page.getByRole('link', { name: 'Film', exact: true }).click();
   await expect(page.getByText('Nothing to mend. It is ready to become a film.')).toBeVisible();
 });
@@ -203,6 +208,7 @@ test('an icon is put on a slide, set, comes when it should, and is taken off', a
 test('each setting of the story is chosen and kept, music with all that can be said of it', async ({ page }) => {
   test.setTimeout(120_000);
   await begin(page, 'pim', 'Whole settings');
+  await draw(page, 'The story');
   await whole(page).getByText('Sweep', { exact: true }).click();
   await expect.poll(async () => (await view(page)).story.style.transition.kind).toBe('sweep');
   await page.getByText('Credits at the end, made from the sources').click();
@@ -216,8 +222,12 @@ test('each setting of the story is chosen and kept, music with all that can be s
   await music.setFiles(make('drone.mp3', '-i', 'sine=110:d=20'));
   const bed = page.getByRole('region', { name: 'Bed: drone.mp3' });
   await expect(bed).toBeVisible({ timeout: 30_000 });
-  await whole(page).getByRole('button', { name: 'I made the music myself' }).click();
-  await expect(whole(page).getByText(/music “drone.mp3” does not say/)).toBeHidden();
+  await close(page);
+  await draw(page, /^Proof:/);
+  await proof(page).getByRole('button', { name: 'I made the music myself' }).click();
+  await expect(proof(page).getByText(/music “drone.mp3” does not say/)).toBeHidden();
+  await close(page);
+  await draw(page, 'The story');
   await chooseFrom(bed, 'Through', 2);
   await chooseFrom(bed, 'From', 1);
   await bed.getByRole('slider').focus();

@@ -48,4 +48,14 @@ export const choose = (page: Page, n: number) =>
     .first()
     .click();
 export const panel = (page: Page) => page.getByRole('region', { name: 'The chosen slides' });
-export const whole = (page: Page) => page.getByRole('region', { name: 'The whole story' });
+export const whole = (page: Page) => page.getByRole('region', { name: 'The story' });
+export const proof = (page: Page) => page.getByRole('region', { name: 'Proof' });
+/** Opens a sheet that is drawn over the page: the story's own, or Proof's. */
+export async function draw(page: Page, sheet: 'The story' | RegExp) {
+  await page.getByRole('button', { name: sheet, exact: typeof sheet === 'string' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+}
+export async function close(page: Page) {
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+}

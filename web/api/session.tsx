@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useCallback, useContext, useMemo, type ReactNode } from 'react';
 import { answer, api, pause } from './client';
+import { forgetCopied } from './copied';
 import type { Person } from './types';
 
 interface Session {
@@ -37,6 +38,7 @@ export function SessionProvider({ children }: { children: ReactNode }) {
       for (let tries = 0; queries.isMutating() > 0 && tries < 20; tries += 1) await pause(0.25);
       await api.POST('/api/session/end').catch(() => undefined);
       queries.clear();
+      forgetCopied();
       window.location.assign('/');
     })();
   }, [queries]);

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { Dialog, DialogTrigger, Heading, Modal } from 'react-aria-components';
 import styled from 'styled-components';
 import { say } from '../messages/say';
-import { Act, Button, Row, Soft } from '../parts/controls';
+import { Act, Button, Quiet, Row, Soft } from '../parts/controls';
 import { Shade } from '../parts/Drawer';
 import { CameraIcon } from '../parts/icons';
 import { useCamera } from './useCamera';
@@ -43,9 +43,9 @@ const Trouble = styled.p`
 export function Camera({ onTaken }: { onTaken: (file: File) => void }) {
   return (
     <DialogTrigger>
-      <Button>
+      <Quiet>
         <CameraIcon /> {say('camera.take-a-picture')}
-      </Button>
+      </Quiet>
       <Middle isDismissable>
         <Box>
           <Dialog>

@@ -71,6 +71,52 @@ export function Picks<T extends string>({ label, value, options, onChange }: Pro
   );
 }
 
+const Strip = styled(RadioGroup)`
+  display: inline-flex;
+  border: 1px solid var(--edge);
+  border-radius: var(--radius);
+  background: var(--raised);
+  overflow: hidden;
+`;
+const Segment = styled(Radio)`
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 38px;
+  padding: 4px 12px;
+  cursor: pointer;
+  white-space: nowrap;
+  & + & {
+    border-inline-start: 1px solid var(--line);
+  }
+  &[data-selected] {
+    background: var(--indigo-wash);
+    color: var(--indigo);
+    font-weight: 650;
+  }
+  &[data-focus-visible] {
+    outline-offset: -3px;
+  }
+`;
+
+/** One of a few ways to look at the same thing: quiet, and in one line. */
+export function Segments<T extends string>({
+  label,
+  value,
+  options,
+  onChange,
+}: Omit<Props<T>, 'options'> & { options: [T, React.ReactNode][] }) {
+  return (
+    <Strip aria-label={label} value={value} onChange={(next) => onChange(next as T)} orientation="horizontal">
+      {options.map(([key, text]) => (
+        <Segment key={key} value={key}>
+          {text}
+        </Segment>
+      ))}
+    </Strip>
+  );
+}
+
 const Field = styled(AriaSelect)`
   ${fieldLook}
   > button {

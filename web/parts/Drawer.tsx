@@ -20,6 +20,13 @@ const Sheet = styled(Modal)`
   max-height: 82dvh;
   overflow: auto;
   box-shadow: var(--floating);
+  @media (min-width: 1024px) {
+    justify-self: end;
+    width: 460px;
+    height: 100dvh;
+    max-height: none;
+    border-radius: 0;
+  }
   > section {
     outline: none;
   }
@@ -34,11 +41,18 @@ const Sheet = styled(Modal)`
   }
 `;
 
-/** On a small screen: what belongs beside the page, drawn up from below it when it is asked for. */
-export function Drawer({ label, children }: { label: string; children: ReactNode }) {
+interface Props {
+  label: string;
+  /** What opens it; a button with the label where nothing else is given. */
+  button?: ReactNode;
+  children: ReactNode | ((close: () => void) => ReactNode);
+}
+
+/** What belongs beside the page, drawn over it when it is asked for: from its end, on a small screen from below. */
+export function Drawer({ label, button, children }: Props) {
   return (
     <DialogTrigger>
-      <Button>{label}</Button>
+      {button ?? <Button>{label}</Button>}
       <Shade isDismissable>
         <Sheet>
           <Dialog aria-label={label}>
@@ -49,7 +63,7 @@ export function Drawer({ label, children }: { label: string; children: ReactNode
                     <CloseIcon />
                   </IconButton>
                 </div>
-                {children}
+                {typeof children === 'function' ? children(close) : children}
               </>
             )}
           </Dialog>

@@ -1,6 +1,6 @@
 import { useEffect, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import styled from 'styled-components';
+import styled, { css } from 'styled-components';
 import { useSession } from '../api/session';
 import { Quiet } from './controls';
 import { LeaveIcon } from './icons';
@@ -52,6 +52,23 @@ const Who = styled.div`
     }
   }
 `;
+const Whole = styled.div<{ $fills: boolean }>`
+  ${({ $fills }) =>
+    $fills &&
+    css`
+      display: flex;
+      flex-direction: column;
+      height: 100dvh;
+      min-height: 560px;
+      > main {
+        flex: 1;
+        min-height: 0;
+        width: 100%;
+        grid-template-rows: auto minmax(0, 1fr);
+        gap: 12px;
+      }
+    `}
+`;
 export const Main = styled.main<{ $wide?: boolean }>`
   max-width: ${({ $wide }) => ($wide ? 'none' : '1120px')};
   margin: 0 auto;
@@ -85,11 +102,14 @@ export function Page({
   title,
   head,
   wide = false,
+  fills = false,
   children,
 }: {
   title: string;
   head?: ReactNode;
   wide?: boolean;
+  /** It is as high as the window, and what lies in it scrolls. */
+  fills?: boolean;
   children: ReactNode;
 }) {
   const { person, signOut } = useSession();
@@ -97,7 +117,7 @@ export function Page({
     document.title = title === '' ? 'Rhapsode' : `${title} · Rhapsode`;
   }, [title]);
   return (
-    <>
+    <Whole $fills={fills}>
       <Top>
         <Name to="/" aria-label={say('page.to-the-desk')} className={head ? 'small' : ''}>
           <Thread />
@@ -115,6 +135,6 @@ export function Page({
         )}
       </Top>
       <Main $wide={wide}>{children}</Main>
-    </>
+    </Whole>
   );
 }

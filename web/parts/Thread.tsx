@@ -100,6 +100,55 @@ export const RowThread = memo(function RowThread({
   );
 });
 
+/** A slide's own length of thread laid flat over its small picture: a second is as wide on all of them, until the thread grows closer. */
+export const LengthThread = memo(function LengthThread({
+  slide,
+  fps,
+  width,
+  loose,
+}: {
+  slide: ThreadSlide;
+  fps: number;
+  width: number;
+  loose: boolean;
+}) {
+  const all = stitches(slide, fps);
+  const pitch = Math.min(COLUMN, (width - 24) / all.length);
+  // What is wound has round ends of its own.
+  const length = pitch > 6 ? pitch - 7.5 : Math.max(0.5, pitch * 0.6);
+  const end = 12 + all.length * pitch;
+  return (
+    <svg width={width} height={16} aria-hidden focusable="false">
+      <circle cx={5} cy={8} r={4.5} fill="var(--indigo)" />
+      {all.map((stitch, i) => (
+        <g key={i} strokeLinecap={pitch > 6 ? 'round' : 'butt'}>
+          <line
+            x1={12 + i * pitch}
+            x2={12 + i * pitch + length}
+            y1={8}
+            y2={8}
+            stroke={stitch.voiced ? 'var(--indigo)' : 'var(--edge)'}
+            strokeWidth={stitch.voiced ? 4.5 : 2}
+          />
+          {stitch.arriving && (
+            <line
+              x1={12 + i * pitch}
+              x2={12 + i * pitch + length}
+              y1={13}
+              y2={13}
+              stroke="var(--edge)"
+              strokeWidth={2}
+            />
+          )}
+        </g>
+      ))}
+      {loose && (
+        <path d={`M${end} 8q4 -4 6 1t5 0`} fill="none" stroke="var(--madder)" strokeWidth={2.4} strokeLinecap="round" />
+      )}
+    </svg>
+  );
+});
+
 /** The whole thread laid flat, as the ground of a position bar. Marks stand where remarks were left, 0 to 1. */
 export const FlatThread = memo(function FlatThread({
   plan,

@@ -57,7 +57,7 @@ export function Notices({ children }: { children: ReactNode }) {
   return (
     <Context.Provider value={value}>
       {children}
-      <Place role="status" aria-live="polite">
+      <Place role="status" aria-live="polite" data-react-aria-top-layer="true">
         {notices.map((notice) => (
           <Slip key={notice.id} $trouble={notice.tone === 'trouble'}>
             <p>{notice.text}</p>

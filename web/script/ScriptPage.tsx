@@ -1,40 +1,61 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { DIRECTORY_DRAG_TYPE, DropZone, FileTrigger, type DropItem } from 'react-aria-components';
 import { useParams, useSearchParams } from 'react-router';
-import styled from 'styled-components';
+import styled, { css } from 'styled-components';
 import { sentence } from '../api/client';
-import type { Remark } from '../api/types';
+import type { Remark, StoryView } from '../api/types';
 import { Arrivals } from '../assets/Arrivals';
 import { Camera } from '../assets/Camera';
-import { gatherDropped, gatherFiles } from '../assets/gather';
 import { pictureFiles } from '../assets/kinds';
-import { useArrivals } from '../assets/useArrivals';
 import { Boundary } from '../parts/Boundary';
-import { Act, Button, Row, Soft } from '../parts/controls';
+import { Act, Quiet, Row, Soft } from '../parts/controls';
 import { Drawer } from '../parts/Drawer';
 import { PlusIcon } from '../parts/icons';
-import { useTell } from '../parts/notices';
+import { place } from '../parts/place';
 import { useWide } from '../parts/useWide';
 import { useSteady } from '../parts/useSteady';
 import { Page } from '../parts/Page';
 import { Preview, type PreviewHandle } from '../stage/Preview';
 import { StoryProvider } from '../story/StoryContext';
 import { StoryHead } from '../story/StoryHead';
-import { newId, useStory } from '../story/useStory';
+import { newId, useStory, type StoryHold } from '../story/useStory';
+import { arrange } from './arrange';
+import { DistanceField, useDistance } from './Distance';
 import { Keys } from './Keys';
-import { Sheet, SLIDE } from './Sheet';
+import { useRows } from './rows';
+import { Sheet } from './Sheet';
 import { SlidePanel } from './SlidePanel';
+import { Returned, StorySheets } from './StorySheets';
+import { useArranging } from './useArranging';
+import { useBringing } from './useBringing';
+import { useCopying } from './useCopying';
 import { useSheetKeys } from './useSheetKeys';
+import { SLIDE } from './useSlideDrag';
 import { say } from '../messages/say';
 
-const Layout = styled.div`
+const AllView = place(() => import('./all/AllView'));
+
+const Layout = styled.div<{ $beside: boolean; $fills: boolean }>`
   display: grid;
   gap: 12px 24px;
-  grid-template-columns: minmax(0, 1fr) minmax(320px, 400px);
+  grid-template-columns: minmax(0, 1fr);
   align-items: start;
-  @media (max-width: 1023px) {
-    grid-template-columns: minmax(0, 1fr);
-  }
+  ${({ $beside }) =>
+    $beside &&
+    css`
+      @media (min-width: 1024px) {
+        grid-template-columns: minmax(0, 1fr) minmax(320px, 400px);
+      }
+    `}
+  ${({ $fills }) =>
+    $fills &&
+    css`
+      align-items: stretch;
+      min-height: 0;
+      > * {
+        min-height: 0;
+      }
+    `}
 `;
 const Side = styled.div`
   position: sticky;
@@ -53,8 +74,9 @@ const Side = styled.div`
     order: -1;
   }
 `;
-const Zone = styled(DropZone)`
-  display: grid;
+const Zone = styled(DropZone)<{ $fills: boolean }>`
+  display: ${({ $fills }) => ($fills ? 'flex' : 'grid')};
+  flex-direction: column;
   gap: 12px;
   min-width: 0;
   border-radius: var(--radius);
@@ -64,14 +86,7 @@ const Zone = styled(DropZone)`
     background: var(--indigo-wash);
   }
 `;
-const Hint = styled.span`
-  color: var(--soft);
-  @media (hover: none), (max-width: 760px) {
-    display: none;
-  }
-`;
 const KeysPlace = styled.span`
-  margin-inline-start: auto;
   @media (hover: none) {
     display: none;
   }
@@ -84,26 +99,44 @@ const none: Remark[] = [];
 export default function ScriptPage() {
   const { id = '' } = useParams();
   const hold = useStory(id);
-  const { view, error, edit } = hold;
-  const pictures = useArrivals(id, hold);
-  const tell = useTell();
+  const { view, error } = hold;
+  if (!view) {
+    return (
+      <Page title={say('script.title')} wide>
+        {error ? <Soft role="alert">{sentence(error)}</Soft> : <Soft>{say('script.fetching')}</Soft>}
+      </Page>
+    );
+  }
+  return (
+    <StoryProvider id={id} hold={hold} view={view}>
+      <Script id={id} hold={hold} view={view} />
+    </StoryProvider>
+  );
+}
+
+/** The story as one sheet, from the distance that is chosen. */
+function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryView }) {
+  const { edit } = hold;
+  const { slides } = view.story;
   const preview = useRef<PreviewHandle>(null);
   const wide = useWide();
+  const [distance, setDistance] = useDistance();
   const [search] = useSearchParams();
   // From Proof on another page: the slide that was meant.
-  const meant = search.get('slide');
+  const [meant, setMeant] = useState(() => search.get('slide'));
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => (meant === null ? nothing : new Set([meant])));
-  const slides = useMemo(() => view?.story.slides ?? [], [view]);
   const picked = useMemo(() => slides.filter((s) => chosen.has(s.id)).map((s) => s.id), [slides, chosen]);
+  const remarks = view.handIns[0]?.state === 'returned' ? view.handIns[0].remarks : none;
 
-  const showSlide = useCallback(
-    (slide: string) => {
-      const planned = view?.plan.scenes.find((s) => s.id === slide);
-      // Past the transition, where the slide stands alone.
-      if (planned) preview.current?.show(planned.start + planned.comesIn);
-    },
-    [view],
-  );
+  const { acts, asked } = useArranging(hold, slides);
+  const all = useRows(remarks);
+  const rows = useMemo(() => arrange(all, asked), [all, asked]);
+
+  const showSlide = useSteady((slide: string) => {
+    const planned = view.plan.scenes.find((s) => s.id === slide);
+    // Past the transition, where the slide stands alone.
+    if (planned) preview.current?.show(planned.start + planned.comesIn);
+  });
   const choose = useSteady((keys: ReadonlySet<string>) => {
     setChosen(keys);
     const [first] = keys;
@@ -121,23 +154,19 @@ export default function ScriptPage() {
     });
     return () => cancelAnimationFrame(frame);
   }, [choose, known, meant]);
-  const remove = useSteady((ids: string[]) => {
-    if (ids.length === 0) return;
-    void edit({ do: 'delete slides', slides: ids }).then((done) => {
-      if (done)
-        tell(say('script.deleted', { count: ids.length }), {
-          action: { label: say('story.undo'), run: () => void hold.undo() },
-        });
-    });
+  /** To the script of a slide. */
+  const open = useSteady((slide: string) => {
+    setDistance('script');
+    setMeant(slide);
   });
-  const duplicate = useSteady(
-    (ids: string[]) => void edit({ do: 'duplicate slides', slides: ids, copies: ids.map(newId) }),
-  );
-  const move = useSteady((ids: string[], by: -1 | 1) => {
-    const places = ids.map((slide) => slides.findIndex((s) => s.id === slide));
-    const goal = by < 0 ? Math.min(...places) - 2 : Math.max(...places) + 1;
-    if ((by < 0 && Math.min(...places) <= 0) || (by > 0 && goal >= slides.length)) return;
-    void edit({ do: 'move slides', slides: ids, after: goal < 0 ? null : (slides[goal]?.id ?? null) });
+  /** What Proof speaks of is shown where one is. */
+  const pick = useSteady((slide: string) => {
+    choose(new Set([slide]));
+    setMeant(slide);
+  });
+  const look = useSteady((next: typeof distance) => {
+    setDistance(next);
+    setMeant(picked[0] ?? null);
   });
   const addTitle = useCallback(() => {
     const slide = newId();
@@ -155,113 +184,94 @@ export default function ScriptPage() {
   }, [edit, picked, slides]);
 
   const playFrom = useSteady((slide: string | undefined) =>
-    preview.current?.play(view?.plan.scenes.find((s) => s.id === slide)?.start ?? 0),
+    preview.current?.play(view.plan.scenes.find((s) => s.id === slide)?.start ?? 0),
   );
-
-  const { bringIn } = pictures;
-  const bringDropped = useSteady(
-    (items: DropItem[], behind?: string) => void gatherDropped(items).then((files) => bringIn(files, behind)),
-  );
-  const bringFiles = useSteady((files: Iterable<File>) => void gatherFiles(files).then((got) => bringIn(got)));
-  // Pasted anywhere but into words: it goes behind what is chosen, or to the end.
-  useEffect(() => {
-    const paste = (event: ClipboardEvent) => {
-      const files = [...(event.clipboardData?.files ?? [])];
-      const isWriting =
-        (event.target as Element).matches('input, textarea') && event.clipboardData?.getData('text') !== '';
-      if (files.length === 0 || isWriting) return;
-      event.preventDefault();
-      void gatherFiles(files).then((got) => bringIn(got, picked.at(-1)));
-    };
-    window.addEventListener('paste', paste);
-    return () => window.removeEventListener('paste', paste);
-  }, [bringIn, picked]);
-
-  const acts = useMemo(() => ({ remove, duplicate, move, play: playFrom }), [remove, duplicate, move, playFrom]);
+  const pictures = useBringing(id, hold, picked);
+  const dropped = useSteady((items: DropItem[], behind?: string) => pictures.dropped(items, behind));
+  const copying = useCopying({ id, hold, slides, picked, remove: acts.remove, onPasted: setChosen });
+  const rowActs = useMemo(() => ({ ...acts, play: playFrom }), [acts, playFrom]);
   const keys = useSheetKeys({
     hold,
     picked,
-    remove,
-    duplicate,
-    move,
+    acts,
     play: () => playFrom(picked[0]),
     none: () => setChosen(nothing),
+    look,
   });
-
-  if (!view) {
-    return (
-      <Page title={say('script.title')} wide>
-        {error ? <Soft role="alert">{sentence(error)}</Soft> : <Soft>{say('script.fetching')}</Soft>}
-      </Page>
-    );
-  }
-  const remarks = view.handIns[0]?.state === 'returned' ? view.handIns[0].remarks : none;
   const panel = (
     <Boundary place={say('script.the-settings')} resetOn={[view.revision, picked.join()]}>
-      <SlidePanel
-        picked={picked}
-        remarks={remarks}
-        answer={view.handIns[0]}
-        onPick={(slide) => choose(new Set([slide]))}
-        onNone={() => setChosen(nothing)}
-      />
+      <SlidePanel picked={picked} onNone={() => setChosen(nothing)} />
     </Boundary>
   );
   return (
-    <StoryProvider id={id} hold={hold} view={view}>
-      <Page title={view.story.title} wide head={<StoryHead id={id} hold={hold} />}>
-        <h1 className="unseen">{say('script.of', { title: view.story.title })}</h1>
-        <Layout ref={keys}>
-          <Zone
-            aria-label={say('script.sheet')}
-            getDropOperation={(types) =>
-              types.has(DIRECTORY_DRAG_TYPE) || kinds.some((kind) => types.has(kind)) || !types.has(SLIDE)
-                ? 'copy'
-                : 'cancel'
-            }
-            onDrop={(event) => bringDropped(event.items)}
+    <Page title={view.story.title} wide fills={distance === 'all'} head={<StoryHead id={id} hold={hold} />}>
+      <h1 className="unseen">{say('script.of', { title: view.story.title })}</h1>
+      <Row>
+        <DistanceField value={distance} onChange={look} />
+        <FileTrigger allowsMultiple acceptedFileTypes={kinds} onSelect={(files) => files && pictures.files(files)}>
+          <Act>
+            <PlusIcon /> {say('script.bring-in')}
+          </Act>
+        </FileTrigger>
+        <Camera onTaken={pictures.taken} />
+        <Quiet onPress={addTitle}>{say('script.add-title')}</Quiet>
+        {!wide && distance === 'script' && picked.length > 0 && (
+          <Drawer
+            label={say('slide.chosen', {
+              count: picked.length,
+              slide: slides.findIndex((s) => s.id === picked[0]) + 1,
+            })}
           >
-            <Row>
-              <FileTrigger allowsMultiple acceptedFileTypes={kinds} onSelect={(files) => files && bringFiles(files)}>
-                <Act>
-                  <PlusIcon /> {say('script.bring-in')}
-                </Act>
-              </FileTrigger>
-              <Camera onTaken={(file) => bringIn([file], picked.at(-1))} />
-              <Button onPress={addTitle}>{say('script.add-title')}</Button>
-              {!wide && (
-                <Drawer
-                  label={
-                    picked.length === 0
-                      ? say('whole.title')
-                      : say('slide.chosen', {
-                          count: picked.length,
-                          slide: slides.findIndex((s) => s.id === picked[0]) + 1,
-                        })
-                  }
-                >
-                  {panel}
-                </Drawer>
-              )}
-              <Hint>{say('script.or-drop')}</Hint>
-              <KeysPlace>
-                <Keys />
-              </KeysPlace>
-            </Row>
-            <Arrivals arrivals={pictures.arrivals} onAgain={pictures.useAgain} onPutAway={pictures.putAway} />
-            <Boundary place={say('script.the-sheet')} resetOn={[view.revision]}>
-              <Sheet chosen={chosen} onChoose={choose} acts={acts} remarks={remarks} onFiles={bringDropped} />
-            </Boundary>
-            {slides.length <= 1 && pictures.arrivals.length === 0 && <Soft>{say('script.empty')}</Soft>}
-          </Zone>
+            {panel}
+          </Drawer>
+        )}
+        <StorySheets onPick={pick} />
+        <KeysPlace>
+          <Keys />
+        </KeysPlace>
+      </Row>
+      <Layout ref={keys} $beside={distance === 'script'} $fills={distance === 'all'}>
+        <Zone
+          $fills={distance === 'all'}
+          aria-label={say('script.sheet')}
+          getDropOperation={(types) =>
+            types.has(DIRECTORY_DRAG_TYPE) || kinds.some((kind) => types.has(kind)) || !types.has(SLIDE)
+              ? 'copy'
+              : 'cancel'
+          }
+          onDrop={(event) => dropped(event.items)}
+        >
+          <Returned answer={view.handIns[0]} remarks={remarks} />
+          <Arrivals arrivals={pictures.arrivals} onAgain={pictures.again} onPutAway={pictures.putAway} />
+          <Boundary place={say('script.the-sheet')} resetOn={[view.revision]}>
+            {distance === 'all' ? (
+              <Suspense fallback={<Soft>{say('page.one-moment')}</Soft>}>
+                <AllView
+                  rows={rows}
+                  chosen={chosen}
+                  picked={picked}
+                  onChoose={choose}
+                  onOpen={open}
+                  onFiles={dropped}
+                  acts={acts}
+                  copying={copying}
+                />
+              </Suspense>
+            ) : (
+              <Sheet rows={rows} chosen={chosen} onChoose={choose} acts={rowActs} move={acts.move} onFiles={dropped} />
+            )}
+          </Boundary>
+          {slides.length <= 1 && pictures.arrivals.length === 0 && <Soft>{say('script.empty')}</Soft>}
+        </Zone>
+        {distance === 'script' && (
           <Side>
             <Boundary place={say('script.the-preview')} resetOn={[view.revision]}>
               <Preview ref={preview} story={id} plan={view.plan} />
             </Boundary>
             {wide && panel}
           </Side>
-        </Layout>
-      </Page>
-    </StoryProvider>
+        )}
+      </Layout>
+    </Page>
   );
 }

@@ -1,13 +1,12 @@
-import { memo, useMemo, useRef } from 'react';
-import { GridList, GridListItem, useDragAndDrop, type DropItem } from 'react-aria-components';
+import { memo, useMemo } from 'react';
+import { GridList, GridListItem, type DropItem } from 'react-aria-components';
 import styled from 'styled-components';
-import type { Remark } from '../api/types';
-import { threadOf } from '../stage/plan';
-import { useActs, useView } from '../story/StoryContext';
-import { assetOf, pictureOf } from '../story/slides';
-import { useGradually } from './useGradually';
-import { sameRow, SlideRow, type Row, type RowActs } from './SlideRow';
 import { say } from '../messages/say';
+import { nameOf, type Row } from './rows';
+import { SlideRow, type RowActs } from './SlideRow';
+import type { SlideActs } from './useArranging';
+import { useGradually } from './useGradually';
+import { useSlideDrag } from './useSlideDrag';
 
 const List = styled(GridList)`
   display: grid;
@@ -52,91 +51,22 @@ const Item = styled(GridListItem)`
 ` as typeof GridListItem;
 
 interface Props {
+  rows: Row[];
   chosen: ReadonlySet<string>;
   onChoose: (keys: ReadonlySet<string>) => void;
   acts: RowActs;
-  remarks: Remark[];
+  move: SlideActs['move'];
   /** Files were dropped behind a slide. */
   onFiles: (items: DropItem[], behind: string) => void;
 }
 
-/** The kind of what is dragged within the sheet. */
-export const SLIDE = 'rhapsode/slide';
-
-type Listed = Row & { id: string };
-
-/** The rows of the sheet, each with all that it shows. One of which nothing changed is the very same, and is not drawn again. */
-function useRows(remarks: Remark[]): Listed[] {
-  const view = useView();
-  const before = useRef(new Map<string, Listed>());
-  return useMemo(() => {
-    const { story, plan } = view;
-    const said = new Map<string, Remark[]>();
-    for (const remark of remarks) said.set(remark.slide, [...(said.get(remark.slide) ?? []), remark]);
-    const loose = new Set(view.proof.flatMap((finding) => finding.slides.map((s) => s.id)));
-    const thread = threadOf(plan);
-    const rows = story.slides.map((slide, index): Listed => ({
-      id: slide.id,
-      index,
-      last: index === story.slides.length - 1,
-      slide,
-      scene: plan.scenes[index],
-      thread: thread[index],
-      picture: assetOf(story, pictureOf(slide)?.asset, 'picture')?.file ?? '',
-      voice: assetOf(story, slide.voice[0]?.asset, 'voice'),
-      waveform: view.waveforms[slide.voice[0]?.asset ?? ''],
-      title: story.title,
-      ratio: plan.width / plan.height,
-      fps: plan.fps,
-      loose: loose.has(slide.id),
-      remarks: said.get(slide.id),
-    }));
-    const kept = rows.map((row) => {
-      const old = before.current.get(row.id);
-      return old && sameRow(old, row) ? old : row;
-    });
-    before.current = new Map(kept.map((row) => [row.id, row]));
-    return kept;
-  }, [view, remarks]);
-}
-
 /** The two-column script: time and thread, the picture with its words, the script and the voice. Rows are dragged or moved by keys. */
-export const Sheet = memo(function Sheet({ chosen, onChoose, acts, remarks, onFiles }: Props) {
-  const { edit } = useActs();
-  const { slides } = useView().story;
+export const Sheet = memo(function Sheet({ rows, chosen, onChoose, acts, move, onFiles }: Props) {
   // What is chosen can be gone to.
-  const furthest = chosen.size === 0 ? -1 : slides.findLastIndex((slide) => chosen.has(slide.id));
-  const rows = useRows(remarks);
+  const furthest = chosen.size === 0 ? -1 : rows.findLastIndex((row) => chosen.has(row.id));
   const shown = useGradually(rows.length, furthest + 1);
   const drawn = useMemo(() => rows.slice(0, shown), [rows, shown]);
-  const { dragAndDropHooks } = useDragAndDrop({
-    getItems: (keys) =>
-      [...keys].map((key) => ({
-        [SLIDE]: String(key),
-        'text/plain': say('slide.number', { slide: slides.findIndex((s) => s.id === key) + 1 }),
-      })),
-    acceptedDragTypes: 'all',
-    // Pictures from outside go between two slides; nothing goes before the first, which is the title.
-    getDropOperation: (target, types) => {
-      if (types.has(SLIDE)) return 'move';
-      const isBetween = target.type === 'item' && target.dropPosition !== 'on';
-      const isBehind = isBetween && !(target.dropPosition === 'before' && target.key === slides[0]?.id);
-      return isBehind && !types.has('text/plain') ? 'copy' : 'cancel';
-    },
-    onInsert: (event) => {
-      const at = slides.findIndex((s) => s.id === event.target.key);
-      const behind = slides[event.target.dropPosition === 'before' ? at - 1 : at];
-      if (behind) onFiles(event.items, behind.id);
-    },
-    onReorder: (event) => {
-      const moving = slides.map((s) => s.id).filter((slide) => event.keys.has(slide));
-      const goal = slides.findIndex((s) => s.id === event.target.key);
-      // Where the goal itself moves along, the nearest slide before it that stays is meant.
-      let at = event.target.dropPosition === 'before' ? goal - 1 : goal;
-      while (at >= 0 && event.keys.has(slides[at]?.id ?? '')) at -= 1;
-      void edit({ do: 'move slides', slides: moving, after: at < 0 ? null : (slides[at]?.id ?? null) });
-    },
-  });
+  const dragAndDropHooks = useSlideDrag(rows, move, onFiles);
   return (
     <List
       aria-label={say('script.slides')}
@@ -146,19 +76,13 @@ export const Sheet = memo(function Sheet({ chosen, onChoose, acts, remarks, onFi
       selectionBehavior="replace"
       selectedKeys={chosen}
       onSelectionChange={(keys) =>
-        onChoose(keys === 'all' ? new Set(slides.map((s) => s.id)) : new Set([...keys].map(String)))
+        onChoose(keys === 'all' ? new Set(rows.map((row) => row.id)) : new Set([...keys].map(String)))
       }
       dragAndDropHooks={dragAndDropHooks}
       keyboardNavigationBehavior="tab"
     >
       {(row) => (
-        <Item
-          id={row.id}
-          textValue={say(row.slide.layout === 'title' ? 'slide.title' : row.picture ? 'slide.pictured' : 'slide.bare', {
-            slide: row.index + 1,
-            picture: row.picture,
-          })}
-        >
+        <Item id={row.id} textValue={nameOf(row)}>
           <SlideRow row={row} acts={acts} />
         </Item>
       )}

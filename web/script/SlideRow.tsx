@@ -2,15 +2,17 @@ import { memo, type Ref } from 'react';
 import { Button as AriaButton, ButtonContext, useSlottedContext } from 'react-aria-components';
 import styled from 'styled-components';
 import limits from '../../schema/limits.json';
-import type { Remark, Scene, Slide, Voice, WordsLayer } from '../api/types';
+import type { Slide, WordsLayer } from '../api/types';
 import { IconButton } from '../parts/controls';
 import { BinIcon, CopyIcon, DownIcon, HandleIcon, PlayIcon, UpIcon } from '../parts/icons';
-import { RowThread, type ThreadSlide } from '../parts/Thread';
+import { RowThread } from '../parts/Thread';
 import { clock, secondsText } from '../parts/time';
 import { useActs } from '../story/StoryContext';
 import { textOf, wordsOf, writtenOn } from '../story/slides';
 import { useSavedText } from '../story/useSavedText';
 import { ComposedSlide } from './ComposedSlide';
+import type { Row } from './rows';
+import type { SlideActs } from './useArranging';
 import { useNear } from './useNear';
 import { VoiceStrip } from './VoiceStrip';
 import { say } from '../messages/say';
@@ -158,28 +160,8 @@ const Handle = styled(AriaButton)`
   }
 `;
 
-/** All that a row shows. */
-export interface Row {
-  index: number;
-  last: boolean;
-  slide: Slide;
-  scene: Scene | undefined;
-  thread: ThreadSlide | undefined;
-  picture: string;
-  voice: Voice | undefined;
-  waveform: number[] | undefined;
-  title: string;
-  ratio: number;
-  fps: number;
-  loose: boolean;
-  remarks: Remark[] | undefined;
-}
-
-/** What is done to whole slides of the sheet. */
-export interface RowActs {
-  remove: (ids: string[]) => void;
-  duplicate: (ids: string[]) => void;
-  move: (ids: string[], by: -1 | 1) => void;
+/** What a row's own tools do. */
+export interface RowActs extends Pick<SlideActs, 'remove' | 'duplicate' | 'step'> {
   play: (slide: string) => void;
 }
 
@@ -187,15 +169,6 @@ interface Props {
   row: Row;
   acts: RowActs;
 }
-
-/** What is counted anew from each plan is compared by what it says. */
-const alike = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
-
-/** Whether two rows show the same. */
-export const sameRow = (a: Row, b: Row): boolean =>
-  (Object.keys(a) as (keyof Row)[]).every((key) =>
-    key === 'thread' || key === 'remarks' ? alike(a[key], b[key]) : a[key] === b[key],
-  );
 
 /** Letters of a script that two lines of the row hold; more fade out until the field is entered. */
 const LONG = 120;
@@ -281,14 +254,14 @@ function FullRow({ row, acts }: Props) {
           <IconButton
             label={say('slide.move-up', { slide: number })}
             isDisabled={index === 0}
-            onPress={() => acts.move([slide.id], -1)}
+            onPress={() => acts.step([slide.id], -1)}
           >
             <UpIcon />
           </IconButton>
           <IconButton
             label={say('slide.move-down', { slide: number })}
             isDisabled={row.last}
-            onPress={() => acts.move([slide.id], 1)}
+            onPress={() => acts.step([slide.id], 1)}
           >
             <DownIcon />
           </IconButton>

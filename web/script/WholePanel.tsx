@@ -1,11 +1,7 @@
-import { Link } from 'react-router';
-import styled from 'styled-components';
-import type { HandIn, Remark, StoryView } from '../api/types';
+import type { StoryView } from '../api/types';
 import { offered, Picks, Select } from '../parts/Choice';
-import { Card, Soft } from '../parts/controls';
-import { clock } from '../parts/time';
+import { Card } from '../parts/controls';
 import { Toggle } from '../parts/Toggle';
-import { ProofList } from '../story/ProofList';
 import { useActs, useView } from '../story/StoryContext';
 import { Beds } from './Beds';
 import { CaptionsIn } from './CaptionsIn';
@@ -20,47 +16,13 @@ const shapes: [StoryView['story']['shape'], Code][] = [
   ['9:16', 'shape.upright'],
 ];
 
-const Loud = styled.p`
-  border-inline-start: 4px solid var(--ochre);
-  background: var(--ochre-wash);
-  padding: 8px 12px;
-  border-radius: 0 4px 4px 0;
-`;
-
 /** What concerns the whole story. */
-export function WholePanel({
-  remarks,
-  answer,
-  onPick,
-}: {
-  remarks: Remark[];
-  answer: HandIn | undefined;
-  onPick: (slide: string) => void;
-}) {
+export default function WholePanel() {
   const view = useView();
   const { edit } = useActs();
-  const { assignment, plan } = view;
   return (
     <Card aria-label={say('whole.title')}>
-      {answer?.state === 'returned' && (
-        <Loud>
-          <strong>{say('whole.returned')}</strong> {answer.answer}{' '}
-          {remarks.length > 0 && say('whole.remarks', { count: remarks.length })}{' '}
-          <Link to={`/handins/${answer.id}`}>{say('whole.watch')}</Link>
-        </Loud>
-      )}
       <h2>{say('whole.title')}</h2>
-      <p>
-        {say('whole.about', { count: view.story.slides.length, length: clock(plan.frames / plan.fps) })}
-        {assignment &&
-          say('whole.task', {
-            title: assignment.title,
-            least: clock(assignment.leastSeconds),
-            most: clock(assignment.mostSeconds),
-          })}
-      </p>
-      <h3>{say('proof.title')}</h3>
-      <ProofList onPick={onPick} />
       <Toggle isSelected={view.story.credits} onChange={(credits) => void edit({ do: 'show credits', credits })}>
         {say('whole.credits')}
       </Toggle>
@@ -83,7 +45,6 @@ export function WholePanel({
       />
       <Beds />
       <CaptionsIn />
-      <Soft>{say('whole.choose')}</Soft>
     </Card>
   );
 }

@@ -1,19 +1,21 @@
 import { useEffect, useRef } from 'react';
 import type { StoryHold } from '../story/useStory';
+import type { Distance } from './Distance';
+import type { SlideActs } from './useArranging';
 
 interface Doing {
   hold: StoryHold;
   picked: string[];
-  remove: (ids: string[]) => void;
-  duplicate: (ids: string[]) => void;
-  move: (ids: string[], by: -1 | 1) => void;
+  acts: SlideActs;
   play: () => void;
   none: () => void;
+  look: (distance: Distance) => void;
 }
 
-const isWriting = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+const WRITTEN =
+  'textarea, select, [contenteditable=true], input:not([type=radio], [type=checkbox], [type=range], [type=file])';
+
+export const isWriting = (target: EventTarget | null): boolean => target instanceof Element && target.matches(WRITTEN);
 
 /** The sheet's own keys; none of them acts while somebody writes. */
 export function useSheetKeys(doing: Doing) {
@@ -22,20 +24,23 @@ export function useSheetKeys(doing: Doing) {
   const root = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      const { hold, picked, remove, duplicate, move, play, none } = latest.current;
+      const { hold, picked, acts: slide, play, none, look } = latest.current;
+      const some = picked.length > 0;
       if (isWriting(event.target)) return;
       const ctrl = event.ctrlKey || event.metaKey;
       const acts: Record<string, (() => void) | undefined> = {
         'ctrl+z': () => void hold.undo(),
         'ctrl+shift+z': () => void hold.redo(),
         'ctrl+y': () => void hold.redo(),
-        delete: picked.length > 0 ? () => remove(picked) : undefined,
-        'alt+arrowup': picked.length > 0 ? () => move(picked, -1) : undefined,
-        'alt+arrowdown': picked.length > 0 ? () => move(picked, 1) : undefined,
-        'alt+c': picked.length > 0 ? () => duplicate(picked) : undefined,
+        delete: some ? () => slide.remove(picked) : undefined,
+        'alt+arrowup': some ? () => slide.step(picked, -1) : undefined,
+        'alt+arrowdown': some ? () => slide.step(picked, 1) : undefined,
+        'alt+c': some ? () => slide.duplicate(picked) : undefined,
         'alt+p': play,
+        'alt+a': () => look('all'),
+        'alt+s': () => look('script'),
         // Where something is open above the page, it is that which Escape closes.
-        escape: picked.length > 0 && document.querySelector('[role=dialog]') === null ? none : undefined,
+        escape: some && document.querySelector('[role=dialog]') === null ? none : undefined,
       };
       const name = `${ctrl ? 'ctrl+' : ''}${event.altKey ? 'alt+' : ''}${event.shiftKey ? 'shift+' : ''}${event.key.toLowerCase()}`;
       const act = acts[name];

@@ -2,7 +2,7 @@ import { useMutation, useMutationState, useQuery, useQueryClient, type QueryClie
 import { immutableJSONPatch, type JSONPatchDocument } from 'immutable-json-patch';
 import { useCallback, useMemo } from 'react';
 import { answer, api, Refusal, sentence, Unreachable } from '../api/client';
-import type { Edit, Patch, StoryView } from '../api/types';
+import type { Edit, Patch, Slide, StoryView } from '../api/types';
 import { useTell } from '../parts/notices';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
@@ -101,8 +101,20 @@ export function useStory(id: string) {
       ),
     [change, id],
   );
+  const paste = useCallback(
+    (from: string, slides: Slide[], ids: string[], after: string | null) =>
+      change((revision) =>
+        answer(
+          api.POST('/api/stories/{id}/slides', {
+            params: { path: { id }, header: { 'If-Match': revision } },
+            body: { from, slides: slides as unknown as Record<string, unknown>[], ids, after },
+          }),
+        ),
+      ),
+    [change, id],
+  );
 
-  return { view, error, saving, edit, undo, redo, receive };
+  return { view, error, saving, edit, undo, redo, paste, receive };
 }
 
 export type StoryHold = ReturnType<typeof useStory>;

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Story;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Account\User;
+use Rhapsode\App\Asset\AssetCopies;
+use Rhapsode\App\Asset\AssetRecord;
+use Rhapsode\App\Shared\Stale;
+use Rhapsode\Core\Asset\Asset;
+use Rhapsode\Core\Asset\AssetKind;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Refused;
+use Rhapsode\Core\Edit\PasteSlides;
+use Rhapsode\Core\Story\Slide;
+use Symfony\Component\Uid\Uuid;
+
+/** Slides that were copied or cut come into a story: with what they show and speak with, where that is another story's. */
+final readonly class Pasting
+{
+    public function __construct(private EntityManagerInterface $entities, private Stories $stories, private AssetCopies $copies) {}
+
+    /**
+     * @param StoryRecord $from   whose they are; they themselves may be gone from it
+     * @param list<Slide> $slides
+     * @param list<string> $ids   the new id of each
+     *
+     * @throws Refused|Stale
+     */
+    public function paste(StoryRecord $into, StoryRecord $from, array $slides, array $ids, ?string $after, int $revision, User $author): void
+    {
+        if (\count($slides) !== \count($ids)) {
+            throw new Refused('edit.copies-need-ids');
+        }
+        $isOther = !$into->id->equals($from->id);
+        if ($isOther && $into->revision !== $revision) {
+            throw new Stale($into->revision);
+        }
+        $assets = [];
+        foreach ($isOther ? array_unique(array_merge(...array_map(static fn(Slide $slide): array => $slide->assets(), $slides))) : [] as $id) {
+            $assets[$id] = $this->bring($from, $id, $into->id);
+        }
+        $renamed = array_map(static fn(Asset $asset): string => $asset->id, $assets);
+        $copied = array_map(static fn(Slide $slide, string $id): Slide => $slide->copied($id, $renamed), $slides, $ids);
+        $this->stories->edit($into, [new PasteSlides($copied, $after, array_values($assets))], $revision, $author);
+    }
+
+    private function bring(StoryRecord $from, string $id, Uuid $place): Asset
+    {
+        $record = Uuid::isValid($id) ? $this->entities->getRepository(AssetRecord::class)->findOneBy(['id' => Uuid::fromString($id), 'place' => $from->id]) : null;
+        // What its maker said of its source comes along.
+        $asset = null === $record ? null : $from->story()->assets[$id] ?? $record->asset();
+        if (null === $record || null === $asset) {
+            throw new Refused('edit.asset-gone');
+        }
+
+        return AssetKind::read((string) $this->copies->copy($record, $place)->id, Fields::of($asset->toArray()));
+    }
+}

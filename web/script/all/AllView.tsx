@@ -1,0 +1,69 @@
+import { useState } from 'react';
+import type { DropItem } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Row } from '../rows';
+import type { SlideActs } from '../useArranging';
+import type { Copying } from '../useCopying';
+import { AllSlides, SIZES, type SlideSize } from './AllSlides';
+import { ChosenBar } from './ChosenBar';
+
+const View = styled.div`
+  display: flex;
+  flex-direction: column;
+  flex: 1;
+  min-height: 0;
+`;
+const KEY = 'rhapsode-slide-size';
+const kept = (): SlideSize => {
+  try {
+    return (Object.keys(SIZES) as SlideSize[]).find((size) => size === localStorage.getItem(KEY)) ?? 'medium';
+  } catch {
+    return 'medium';
+  }
+};
+
+interface Props {
+  rows: Row[];
+  chosen: ReadonlySet<string>;
+  picked: string[];
+  onChoose: (keys: ReadonlySet<string>) => void;
+  onOpen: (slide: string) => void;
+  onFiles: (items: DropItem[], behind: string) => void;
+  acts: SlideActs;
+  copying: Copying;
+}
+
+/** The story from far: all its slides, and what is done with the chosen ones. */
+export default function AllView({ rows, chosen, picked, onChoose, onOpen, onFiles, acts, copying }: Props) {
+  const [size, setSize] = useState(kept);
+  const change = (next: SlideSize) => {
+    setSize(next);
+    try {
+      localStorage.setItem(KEY, next);
+    } catch {
+      // It is as large as it was, next time.
+    }
+  };
+  return (
+    <View>
+      <AllSlides
+        rows={rows}
+        size={size}
+        chosen={chosen}
+        onChoose={onChoose}
+        onOpen={onOpen}
+        move={acts.move}
+        onFiles={onFiles}
+      />
+      <ChosenBar
+        picked={picked}
+        first={rows.findIndex((row) => row.id === picked[0]) + 1}
+        acts={acts}
+        copying={copying}
+        onOpen={onOpen}
+        size={size}
+        onSize={change}
+      />
+    </View>
+  );
+}
