@@ -109,6 +109,7 @@ test('all slides from far, by keyboard: chosen, moved, copied, cut, pasted here 
   await page.getByRole('button', { name: 'Begin a story' }).click();
   await page.getByLabel('What is it called?').fill('Elsewhere');
   await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Title on slide 1', { exact: true })).toBeVisible();
   await page.keyboard.press('Alt+a');
   await expect(slides(page)).toHaveCount(1);
   await bar(page).getByRole('button', { name: 'Paste' }).click();

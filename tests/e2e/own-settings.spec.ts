@@ -181,6 +181,8 @@ test('each setting of a slide is chosen and kept', async ({ page }) => {
         ).length,
     )
     .toBe(2);
+  await panel(page).getByRole('button', { name: 'Choose nothing' }).click();
+  await expect(panel(page)).toBeHidden();
 });
 
 test('an icon is put on a slide, set, comes when it should, and is taken off', async ({ page }) => {

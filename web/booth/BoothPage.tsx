@@ -216,7 +216,7 @@ export default function BoothPage() {
               {say(fresh?.slide === slide.id && fresh.before ? 'booth.keep-before' : 'booth.delete')} <Key>D</Key>
             </Button>
             <FileTrigger acceptedFileTypes={soundFiles} onSelect={bring}>
-              <Button isDisabled={busy}>{say('voice.bring-in')}</Button>
+              <Button isPending={busy}>{say('voice.bring-in')}</Button>
             </FileTrigger>
           </div>
         </Foot>

@@ -30,6 +30,10 @@ const Sheet = styled(Modal)`
   > section {
     outline: none;
   }
+  .close + section {
+    border: 0;
+    padding-block-start: 0;
+  }
   .close {
     position: sticky;
     top: 0;

@@ -113,18 +113,18 @@ export const LengthThread = memo(function LengthThread({
   loose: boolean;
 }) {
   const all = stitches(slide, fps);
-  const pitch = Math.min(COLUMN, (width - 24) / all.length);
+  const pitch = Math.min(COLUMN, (width - 28) / all.length);
   // What is wound has round ends of its own.
   const length = pitch > 6 ? pitch - 7.5 : Math.max(0.5, pitch * 0.6);
-  const end = 12 + all.length * pitch;
+  const end = 14 + all.length * pitch;
   return (
     <svg width={width} height={16} aria-hidden focusable="false">
       <circle cx={5} cy={8} r={4.5} fill="var(--indigo)" />
       {all.map((stitch, i) => (
         <g key={i} strokeLinecap={pitch > 6 ? 'round' : 'butt'}>
           <line
-            x1={12 + i * pitch}
-            x2={12 + i * pitch + length}
+            x1={14 + i * pitch}
+            x2={14 + i * pitch + length}
             y1={8}
             y2={8}
             stroke={stitch.voiced ? 'var(--indigo)' : 'var(--edge)'}
@@ -132,8 +132,8 @@ export const LengthThread = memo(function LengthThread({
           />
           {stitch.arriving && (
             <line
-              x1={12 + i * pitch}
-              x2={12 + i * pitch + length}
+              x1={14 + i * pitch}
+              x2={14 + i * pitch + length}
               y1={13}
               y2={13}
               stroke="var(--edge)"

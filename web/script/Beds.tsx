@@ -39,7 +39,7 @@ export function Beds() {
       ))}
       <Row>
         <FileTrigger acceptedFileTypes={soundFiles} onSelect={(files) => bringIn(files?.[0])}>
-          <Button isDisabled={busy}>{say(busy ? 'bed.on-its-way' : 'bed.bring-in')}</Button>
+          <Button isPending={busy}>{say(busy ? 'bed.on-its-way' : 'bed.bring-in')}</Button>
         </FileTrigger>
       </Row>
     </>

@@ -2,7 +2,7 @@ import { memo, useMemo } from 'react';
 import { GridList, GridListItem, type DropItem } from 'react-aria-components';
 import styled from 'styled-components';
 import { say } from '../messages/say';
-import { nameOf, type Row } from './rows';
+import { chosenOf, nameOf, type Row } from './rows';
 import { SlideRow, type RowActs } from './SlideRow';
 import type { SlideActs } from './useArranging';
 import { useGradually } from './useGradually';
@@ -75,9 +75,7 @@ export const Sheet = memo(function Sheet({ rows, chosen, onChoose, acts, move, o
       selectionMode="multiple"
       selectionBehavior="replace"
       selectedKeys={chosen}
-      onSelectionChange={(keys) =>
-        onChoose(keys === 'all' ? new Set(rows.map((row) => row.id)) : new Set([...keys].map(String)))
-      }
+      onSelectionChange={(keys) => onChoose(chosenOf(keys, rows))}
       dragAndDropHooks={dragAndDropHooks}
       keyboardNavigationBehavior="tab"
     >

@@ -6,8 +6,8 @@ import type { PictureLayer, Slide } from '../api/types';
 import { pictureFiles } from '../assets/kinds';
 import { useSendIn } from '../assets/useSendIn';
 import { Picks } from '../parts/Choice';
-import { Button, Card, Quiet, Row } from '../parts/controls';
-import { TurnLeftIcon, TurnRightIcon } from '../parts/icons';
+import { Button, Card, IconButton, Row } from '../parts/controls';
+import { CloseIcon, TurnLeftIcon, TurnRightIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
@@ -61,7 +61,9 @@ export default function SlideSettings({ picked, onNone }: Props) {
     <Card aria-label={say('slide.settings')} key={first.id}>
       <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
         <h2>{say('slide.chosen', { count: slides.length, slide: index + 1 })}</h2>
-        <Quiet onPress={onNone}>{say('whole.title')}</Quiet>
+        <IconButton label={say('slide.choose-nothing')} onPress={onNone}>
+          <CloseIcon />
+        </IconButton>
       </Row>
       <Findings>
         {findings.slice(0, SAID).map((finding) => (
@@ -186,7 +188,7 @@ function OtherPicture({ slide }: { slide: Slide }) {
   return (
     <Row>
       <FileTrigger acceptedFileTypes={pictureFiles} onSelect={take}>
-        <Button isDisabled={busy}>{say(busy ? 'voice.being-brought-in' : 'picture.take-another')}</Button>
+        <Button isPending={busy}>{say(busy ? 'voice.being-brought-in' : 'picture.take-another')}</Button>
       </FileTrigger>
     </Row>
   );

@@ -64,7 +64,7 @@ export function VoiceStrip({ slide, number, waveform, voice, onPlay }: Props) {
         <FileTrigger acceptedFileTypes={soundFiles} onSelect={bring}>
           <Quiet
             className={busy ? '' : 'tools'}
-            isDisabled={busy}
+            isPending={busy}
             aria-label={say('voice.bring-in-for', { slide: number })}
           >
             {say(busy ? 'voice.being-brought-in' : 'voice.bring-in')}

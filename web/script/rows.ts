@@ -1,4 +1,5 @@
 import { useMemo, useRef } from 'react';
+import type { Selection } from 'react-aria-components';
 import type { Remark, Scene, Slide, Voice } from '../api/types';
 import type { ThreadSlide } from '../parts/Thread';
 import { threadOf } from '../stage/plan';
@@ -39,6 +40,10 @@ export const nameOf = (row: Row): string =>
     slide: row.index + 1,
     picture: row.picture,
   });
+
+/** What is chosen in a list. As the list hands it over it knows where a range begins, so it is handed on as it is. */
+export const chosenOf = (keys: Selection, rows: readonly Row[]): ReadonlySet<string> =>
+  keys === 'all' ? new Set(rows.map(({ id }) => id)) : (keys as ReadonlySet<string>);
 
 /** The story's slides, each with all that is shown of it. One of which nothing changed is the very same, and is not drawn again. */
 export function useRows(remarks: Remark[]): Row[] {

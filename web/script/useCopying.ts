@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { copiedBy, keepCopied } from '../api/copied';
 import { useSession } from '../api/session';
 import type { Slide } from '../api/types';
@@ -34,17 +34,18 @@ const wordsOf = (slide: Slide): string =>
 export function useCopying({ id, hold, slides, picked, remove, onPasted }: Copied): Copying {
   const { person } = useSession();
   const tell = useTell();
-  const [can, setCan] = useState(() => copiedBy(person?.id) !== null);
+  const [taken, setTaken] = useState(0);
+  const can = useMemo(() => taken > 0 || copiedBy(person?.id) !== null, [person, taken]);
 
   /** @returns what the system's clipboard is to hold of them */
   const take = useSteady((isCut: boolean): string => {
-    const taken = slides.filter((slide) => picked.includes(slide.id));
+    const chosen = slides.filter((slide) => picked.includes(slide.id));
     // Slides without a word are told by how many they are.
-    const text = taken.map(wordsOf).join('\n\n').trim() || say('arrange.chosen', { count: taken.length, slide: 1 });
-    keepCopied({ person: person?.id ?? '', story: id, slides: taken, text });
-    setCan(true);
+    const text = chosen.map(wordsOf).join('\n\n').trim() || say('arrange.chosen', { count: chosen.length, slide: 1 });
+    keepCopied({ person: person?.id ?? '', story: id, slides: chosen, text });
+    setTaken((count) => count + 1);
     if (isCut) remove(picked);
-    else tell(say('arrange.copied', { count: taken.length }));
+    else tell(say('arrange.copied', { count: chosen.length }));
     return text;
   });
   const paste = useSteady(async () => {

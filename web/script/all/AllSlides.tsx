@@ -2,7 +2,7 @@ import { memo, useMemo, useRef, useState } from 'react';
 import { GridLayout, GridList, GridListItem, Size, Virtualizer, type DropItem, type Rect } from 'react-aria-components';
 import styled from 'styled-components';
 import { say } from '../../messages/say';
-import { nameOf, type Row } from '../rows';
+import { chosenOf, nameOf, type Row } from '../rows';
 import type { SlideActs } from '../useArranging';
 import { useSlideDrag } from '../useSlideDrag';
 import { AROUND, EDGE, SmallSlide } from './SmallSlide';
@@ -103,9 +103,7 @@ export const AllSlides = memo(function AllSlides({ rows, size, chosen, onChoose,
           selectionMode="multiple"
           selectionBehavior="replace"
           selectedKeys={chosen}
-          onSelectionChange={(keys) =>
-            onChoose(keys === 'all' ? new Set(rows.map((row) => row.id)) : new Set([...keys].map(String)))
-          }
+          onSelectionChange={(keys) => onChoose(chosenOf(keys, rows))}
           onAction={(key) => onOpen(String(key))}
           dragAndDropHooks={dragAndDropHooks}
         >
