@@ -1,38 +1,12 @@
-import { bringIn, rows, saved, signIn } from './helpers';
-import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from './test';
+import { rows, saved, signIn } from './helpers';
+import { many } from './many';
+import { expect, test } from './test';
 
 const SLIDES = 90;
 
-/** A story of many slides, of one picture. */
-async function long(page: Page): Promise<{ id: string; slides: string[] }> {
-  const headers = { 'X-Rhapsode': '1' };
-  const { request } = page;
-  const begun = (await (
-    await request.post('/api/stories', { data: { title: 'The long way round' }, headers })
-  ).json()) as View;
-  await bringIn(request, begun.id, readFileSync('demo/pictures/low-water.jpg'));
-  let view = begun;
-  for (;;) {
-    view = (await (await request.get(`/api/stories/${begun.id}`)).json()) as View;
-    const missing = SLIDES - view.story.slides.length;
-    if (missing <= 0) return { id: begun.id, slides: view.story.slides.map(({ id }) => id) };
-    const slides = view.story.slides.slice(1, 1 + missing).map(({ id }) => id);
-    await request.post(`/api/stories/${begun.id}/edits`, {
-      data: { edits: [{ do: 'duplicate slides', slides, copies: slides.map(() => crypto.randomUUID()) }] },
-      headers: { ...headers, 'If-Match': `"${view.revision}"` },
-    });
-  }
-}
-interface View {
-  id: string;
-  revision: number;
-  story: { slides: { id: string }[] };
-}
-
 test('a long story: what is far from the window rests, and what was written in it stays', async ({ page }) => {
   await signIn(page, 'ivo');
-  const { id, slides } = await long(page);
+  const { id, slides } = await many(page, 'The long way round', SLIDES);
   await page.goto(`/stories/${id}`);
   await expect(rows(page)).toHaveCount(SLIDES);
   const script = (number: number) => page.getByLabel(`Script of slide ${number}`, { exact: true });

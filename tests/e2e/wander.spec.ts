@@ -1,3 +1,4 @@
+import { random } from './random';
 import { expect, test, type Browser, type ElementHandle, type Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
@@ -36,17 +37,6 @@ declare global {
     controlsOf: (root: Document) => Element[];
     nameOfControl: (element: Element) => string;
   }
-}
-
-/** A small generator of even numbers from 0 to 1 (mulberry32, public domain). */
-function random(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
 }
 
 /** Files of every kind, for whatever asks for one: pictures and sounds that are not the sample's, and odd ones. */

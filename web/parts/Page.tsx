@@ -63,8 +63,9 @@ const Whole = styled.div<{ $fills: boolean }>`
       > main {
         flex: 1;
         min-height: 0;
+        overflow: auto;
         width: 100%;
-        grid-template-rows: auto minmax(0, 1fr);
+        grid-template-rows: auto minmax(360px, 1fr);
         gap: 12px;
       }
     `}

@@ -18,7 +18,8 @@ const Ground = styled.div`
   position: relative;
   display: flex;
   flex: 1;
-  min-height: 0;
+  /* A slide or two, however little room a phone has: then the page scrolls. */
+  min-height: 280px;
 `;
 const List = styled(GridList)`
   position: relative;
@@ -27,6 +28,10 @@ const List = styled(GridList)`
   min-width: 0;
   outline-offset: -3px;
   scrollbar-width: thin;
+  /* What has just been scrolled can be taken at once, not only when it has rested. */
+  > div {
+    pointer-events: auto !important;
+  }
   .react-aria-DropIndicator {
     outline: none;
   }
@@ -91,8 +96,22 @@ export const AllSlides = memo(function AllSlides({ rows, size, chosen, onChoose,
       .filter(({ rect }) => rect.intersects(area))
       .map(({ key }) => String(key));
   const { area, onPointerDown } = useSweep(list, within, chosen, onChoose);
+  // A list's own action would take the tap of a finger, which is to choose.
+  const open = (target: EventTarget) => {
+    const key = (target as Element).closest('[role=row]')?.getAttribute('data-key');
+    if (key) onOpen(key);
+  };
   return (
-    <Ground onPointerDown={onPointerDown}>
+    <Ground
+      onPointerDown={onPointerDown}
+      onDoubleClick={(event) => open(event.target)}
+      onKeyDownCapture={(event) => {
+        if (event.key !== 'Enter' || !(event.target as Element).matches('[role=row]')) return;
+        event.preventDefault();
+        event.stopPropagation();
+        open(event.target);
+      }}
+    >
       <Virtualizer layout={layout} layoutOptions={options}>
         <List
           ref={list}
@@ -104,7 +123,6 @@ export const AllSlides = memo(function AllSlides({ rows, size, chosen, onChoose,
           selectionBehavior="replace"
           selectedKeys={chosen}
           onSelectionChange={(keys) => onChoose(chosenOf(keys, rows))}
-          onAction={(key) => onOpen(String(key))}
           dragAndDropHooks={dragAndDropHooks}
         >
           {(row) => (
