@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 
-const WALKS = /wander\.spec/;
+const WALKS = /(wander|dragged)\.spec/;
 const CONTROLS = /zz-every-control\.spec/;
 
 // The application is started by bin/test, on its own port and database.

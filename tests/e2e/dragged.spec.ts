@@ -8,6 +8,9 @@ const DRAGS = 200;
 /** So many of them go further than the window shows. */
 const FAR = 12;
 
+// A trace of two hundred slides at every step takes longer than the steps.
+test.use({ trace: 'off' });
+
 test('a slide is dragged two hundred times in a story of two hundred, and stands where the mark was', async ({
   page,
 }) => {
