@@ -1,5 +1,5 @@
-import { memo, type Ref } from 'react';
-import { Button as AriaButton, ButtonContext, useSlottedContext } from 'react-aria-components';
+import { memo } from 'react';
+import { Button as AriaButton, ButtonContext } from 'react-aria-components';
 import styled from 'styled-components';
 import limits from '../../schema/limits.json';
 import type { Slide, WordsLayer } from '../api/types';
@@ -13,6 +13,7 @@ import { useSavedText } from '../story/useSavedText';
 import { ComposedSlide } from './ComposedSlide';
 import type { Row } from './rows';
 import type { SlideActs } from './useArranging';
+import { NoHandle } from './NoHandle';
 import { useNear } from './useNear';
 import { VoiceStrip } from './VoiceStrip';
 import { say } from '../messages/say';
@@ -176,12 +177,6 @@ const LONG = 120;
 /** The list tells each row's buttons anew whenever anything of it changes; only the handle has to hear that. */
 const own = {};
 
-/** The list warns of each row without a handle to drag it by, and warnings of two hundred rows take longer than the rows. */
-function FarHandle() {
-  const drag = useSlottedContext(ButtonContext, 'drag');
-  return <span ref={drag?.ref as Ref<HTMLSpanElement>} hidden />;
-}
-
 /** A row far from the window is only its place; 200 slides open as fast as ten. A row whose slide has not changed is not drawn again. */
 export const SlideRow = memo(
   function SlideRow({ row, acts }: Props) {
@@ -201,7 +196,7 @@ function FarRow({ index }: { index: number }) {
       <Time>
         <strong>{index + 1}</strong>
       </Time>
-      <FarHandle />
+      <NoHandle />
     </Grid>
   );
 }

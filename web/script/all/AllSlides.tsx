@@ -11,6 +11,9 @@ import { useSweep } from './useSweep';
 /** The width of a wide slide in each of the sizes; in another shape it is as large. Pixels. */
 export const SIZES = { small: 132, medium: 208, large: 312 } as const;
 export type SlideSize = keyof typeof SIZES;
+/** On a phone: three, two or one beside each other. */
+const NARROW = 600;
+const ON_A_PHONE: Record<SlideSize, number> = { small: 104, medium: 160, large: 312 };
 const WIDE = 16 / 9;
 const GAP = new Size(8, 8);
 
@@ -83,11 +86,20 @@ export const AllSlides = memo(function AllSlides({ rows, size, chosen, onChoose,
   const list = useRef<HTMLDivElement>(null);
   const [layout] = useState(() => new GridLayout<Row>());
   const ratio = rows[0]?.ratio ?? WIDE;
-  const width = Math.max(96, Math.round(SIZES[size] * Math.sqrt(Math.min(1, ratio / WIDE))));
+  const width = Math.max(
+    96,
+    Math.round((window.innerWidth < NARROW ? ON_A_PHONE : SIZES)[size] * Math.sqrt(Math.min(1, ratio / WIDE))),
+  );
   const options = useMemo(() => {
     const high = (wide: number) => Math.round((wide - 2 * EDGE) / ratio) + AROUND + 2 * EDGE;
-    const most = Math.round(width * 1.5);
-    return { minItemSize: new Size(width, high(width)), maxItemSize: new Size(most, high(most)), minSpace: GAP };
+    // Never wider than a phone: heights are worked out between the two, so that none has to be measured while one scrolls.
+    const most = Math.max(width, Math.min(Math.round(width * 1.5), window.innerWidth - 24));
+    return {
+      minItemSize: new Size(width, high(width)),
+      maxItemSize: new Size(most, high(most)),
+      minSpace: GAP,
+      preserveAspectRatio: true,
+    };
   }, [ratio, width]);
   const dragAndDropHooks = useSlideDrag(rows, move, onFiles);
   const within = (area: Rect) =>

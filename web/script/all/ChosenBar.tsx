@@ -38,10 +38,11 @@ interface Props {
 /** What is done with the chosen slides. */
 export function ChosenBar({ picked, first, acts, copying, onOpen, size, onSize }: Props) {
   const [only] = picked;
+  const touch = window.matchMedia('(hover: none)').matches;
   return (
     <Bar role="group" aria-label={say('arrange.bar')}>
       {picked.length === 0 ? (
-        <Soft>{say('arrange.none')}</Soft>
+        <Soft>{touch ? say('arrange.none-touch') : say('arrange.none')}</Soft>
       ) : (
         <>
           <span role="status">{say('arrange.chosen', { count: picked.length, slide: first })}</span>

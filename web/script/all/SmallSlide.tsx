@@ -1,16 +1,15 @@
 import { memo } from 'react';
-import { Button } from 'react-aria-components';
 import styled from 'styled-components';
 import { say } from '../../messages/say';
-import { HandleIcon } from '../../parts/icons';
 import { LengthThread } from '../../parts/Thread';
 import { secondsText } from '../../parts/time';
 import { writtenOn } from '../../story/slides';
 import { ComposedSlide } from '../ComposedSlide';
+import { NoHandle } from '../NoHandle';
 import type { Row } from '../rows';
 
 /** What stands over and under the picture of a small slide, in pixels. */
-export const AROUND = 56;
+export const AROUND = 48;
 /** Between a small slide's edge and its picture. */
 export const EDGE = 6;
 
@@ -45,25 +44,6 @@ const Under = styled.div`
     text-overflow: ellipsis;
   }
 `;
-const Handle = styled(Button)`
-  position: absolute;
-  inset-block-end: 2px;
-  inset-inline-end: 2px;
-  width: 28px;
-  height: 28px;
-  display: grid;
-  place-items: center;
-  border: 0;
-  border-radius: 4px;
-  background: var(--raised);
-  color: var(--soft);
-  opacity: 0;
-  cursor: grab;
-  &[data-focus-visible] {
-    opacity: 1;
-  }
-`;
-
 /** A slide from far: its length of thread, what the film opens on, its number, how long it stays, and whether Proof found something. */
 export const SmallSlide = memo(function SmallSlide({ row, width }: { row: Row; width: number }) {
   const { slide, scene, thread, index, loose, fps } = row;
@@ -78,9 +58,7 @@ export const SmallSlide = memo(function SmallSlide({ row, width }: { row: Row; w
         <span>{secondsText((thread?.stay ?? 0) / fps)}</span>
         {loose && <span className="unseen">{say('slide.proof')}</span>}
       </Under>
-      <Handle slot="drag" aria-label={say('slide.drag', { slide: index + 1 })}>
-        <HandleIcon />
-      </Handle>
+      <NoHandle />
     </Box>
   );
 });
