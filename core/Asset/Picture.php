@@ -7,17 +7,27 @@ namespace Rhapsode\Core\Asset;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 
-/** A picture that the story may use. Width and height are pixels of the upright picture. */
+/**
+ * A picture that the story may use. Width and height are pixels of the upright picture; $description is what its file says that it
+ * shows, which may be offered as words.
+ */
 final readonly class Picture extends Asset
 {
-    public function __construct(string $id, string $file, public int $width, public int $height, Source $source = new Source())
+    public function __construct(string $id, string $file, public int $width, public int $height, Source $source = new Source(), public string $description = '')
     {
         parent::__construct($id, $file, $source);
     }
 
     public static function read(string $id, Fields $in): self
     {
-        return new self($id, $in->text('file', Limits::FILE, min: 1), $in->whole('width', 1, 100_000), $in->whole('height', 1, 100_000), Source::in($in));
+        return new self(
+            $id,
+            $in->text('file', Limits::FILE, min: 1),
+            $in->whole('width', 1, 100_000),
+            $in->whole('height', 1, 100_000),
+            Source::in($in),
+            $in->text('description', Limits::WORDS, ''),
+        );
     }
 
     public function kind(): AssetKind
@@ -27,11 +37,11 @@ final readonly class Picture extends Asset
 
     public function withSource(Source $source): static
     {
-        return new self($this->id, $this->file, $this->width, $this->height, $source);
+        return new self($this->id, $this->file, $this->width, $this->height, $source, $this->description);
     }
 
     protected function measured(): array
     {
-        return ['width' => $this->width, 'height' => $this->height];
+        return ['width' => $this->width, 'height' => $this->height] + ('' === $this->description ? [] : ['description' => $this->description]);
     }
 }

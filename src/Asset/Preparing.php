@@ -11,6 +11,7 @@ use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Message\Message;
 use Rhapsode\Studio\Captions\CaptionFile;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
@@ -88,7 +89,14 @@ final readonly class Preparing
         $measured = $this->sandboxed($path, $scratch->path('made'));
         $this->files->keep($id, $scratch->path('made'), [PreparedPicture::MASTER, PreparedPicture::FULL, PreparedPicture::LIGHT, PreparedPicture::THUMB, $measured->text('original', 40)]);
 
-        return new Picture($id, $asset->file, $measured->whole('width', 1, 1_000_000), $measured->whole('height', 1, 1_000_000), Source::in($measured));
+        return new Picture(
+            $id,
+            $asset->file,
+            $measured->whole('width', 1, 1_000_000),
+            $measured->whole('height', 1, 1_000_000),
+            Source::in($measured),
+            $measured->text('description', Limits::WORDS, ''),
+        );
     }
 
     /** Another of the same place that is the very same file. */

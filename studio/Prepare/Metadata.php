@@ -6,11 +6,12 @@ namespace Rhapsode\Studio\Prepare;
 
 use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
 
 /**
- * What a picture's metadata says of whose it is: Exif 2.32 (ImageDescription, Artist, Copyright), IPTC-IIM 4.2 (2:05 object name,
- * 2:80 by-line, 2:116 copyright notice) and XMP (Dublin Core title, creator, rights). The first that says something counts. It is
- * somebody's word for it, so it is only offered.
+ * What a picture's metadata says of whose it is and of what it shows: Exif 2.32 (ImageDescription, Artist, Copyright), IPTC-IIM 4.2
+ * (2:05 object name, 2:80 by-line, 2:116 copyright notice, 2:120 caption) and XMP (Dublin Core title, creator, rights,
+ * description). The first that says something counts. It is somebody's word for it, so it is only offered.
  */
 final class Metadata
 {
@@ -18,17 +19,43 @@ final class Metadata
 
     public static function source(string $path): Source
     {
-        $bytes = (string) file_get_contents($path, length: self::MOST);
-        $exif = str_starts_with($bytes, "\xFF\xD8") || str_starts_with($bytes, 'II*') || str_starts_with($bytes, 'MM') ? @exif_read_data($path, 'IFD0') : false;
-        $exif = \is_array($exif) ? $exif : [];
-        $iptc = self::iptc($path);
-        $xmp = self::xmp($bytes);
+        [$xmp, $iptc, $exif] = self::told($path);
 
         return Source::read(Fields::of([
-            'title' => self::first(200, $xmp['title'] ?? null, $iptc['2#005'] ?? null, $exif['ImageDescription'] ?? null),
-            'author' => self::first(200, $xmp['creator'] ?? null, $iptc['2#080'] ?? null, $exif['Artist'] ?? null),
-            'licence' => self::first(100, $xmp['rights'] ?? null, $iptc['2#116'] ?? null, $exif['Copyright'] ?? null),
+            'title' => self::first(Limits::SOURCE_TITLE, $xmp['title'] ?? null, $iptc['2#005'] ?? null, self::written($exif)),
+            'author' => self::first(Limits::SOURCE_AUTHOR, $xmp['creator'] ?? null, $iptc['2#080'] ?? null, $exif['Artist'] ?? null),
+            'licence' => self::first(Limits::SOURCE_LICENCE, $xmp['rights'] ?? null, $iptc['2#116'] ?? null, $exif['Copyright'] ?? null),
         ]));
+    }
+
+    /** What it shows, in the words of whoever described it; empty where nobody did. */
+    public static function description(string $path): string
+    {
+        [$xmp, $iptc, $exif] = self::told($path);
+
+        return self::first(Limits::WORDS, $xmp['description'] ?? null, $iptc['2#120'] ?? null, self::written($exif));
+    }
+
+    /** @return array{array<string, string>, array<string, string>, array<mixed>} XMP, IPTC, Exif */
+    private static function told(string $path): array
+    {
+        $bytes = (string) file_get_contents($path, length: self::MOST);
+        $hasExif = str_starts_with($bytes, "\xFF\xD8") || str_starts_with($bytes, 'II*') || str_starts_with($bytes, 'MM');
+        $exif = $hasExif ? @exif_read_data($path, 'IFD0') : false;
+
+        return [self::xmp($bytes), self::iptc($path), \is_array($exif) ? $exif : []];
+    }
+
+    /**
+     * Many cameras write their own name where the description of the picture would stand (common practice).
+     *
+     * @param array<mixed> $exif
+     */
+    private static function written(array $exif): ?string
+    {
+        $said = $exif['ImageDescription'] ?? null;
+
+        return \is_string($said) && 1 === preg_match('/\p{Ll}|[^\x00-\x7F]/u', mb_scrub($said)) ? $said : null;
     }
 
     private static function first(int $most, mixed ...$said): string
@@ -74,7 +101,7 @@ final class Metadata
             return [];
         }
         $found = [];
-        foreach (['title', 'creator', 'rights'] as $name) {
+        foreach (['title', 'creator', 'rights', 'description'] as $name) {
             $found[$name] = (string) $document->getElementsByTagNameNS('http://purl.org/dc/elements/1.1/', $name)->item(0)?->textContent;
         }
 

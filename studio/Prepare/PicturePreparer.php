@@ -51,7 +51,7 @@ final class PicturePreparer
         self::write($image, $folder . '/' . PreparedPicture::MASTER, self::MASTER_SIDE, 92);
         self::renditions($image, new Recipe(), $folder);
 
-        return new PreparedPicture($size->width, $size->height, $original, Metadata::source($plain));
+        return new PreparedPicture($size->width, $size->height, $original, Metadata::source($plain), Metadata::description($plain));
     }
 
     /**

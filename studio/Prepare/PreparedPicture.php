@@ -17,14 +17,24 @@ final readonly class PreparedPicture
 
     /**
      * @param string $original the file that holds the original without its metadata
-     * @param Source $source   what its metadata said of whose it is
+     * @param Source $source      what its metadata said of whose it is
+     * @param string $description what its metadata said that it shows
      */
-    public function __construct(public int $width, public int $height, public string $original = '', public Source $source = new Source()) {}
+    public function __construct(
+        public int $width,
+        public int $height,
+        public string $original = '',
+        public Source $source = new Source(),
+        public string $description = '',
+    ) {}
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['width' => $this->width, 'height' => $this->height, 'original' => $this->original, 'source' => $this->source->toArray()];
+        return [
+            'width' => $this->width, 'height' => $this->height, 'original' => $this->original,
+            'source' => $this->source->toArray(), 'description' => $this->description,
+        ];
     }
 
     /** What one of these is called when a recipe was followed. */

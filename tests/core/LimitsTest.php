@@ -38,6 +38,7 @@ final class LimitsTest extends TestCase
             '$defs/source/properties/link/maxLength' => Limits::SOURCE_LINK,
             '$defs/source/properties/licence/maxLength' => Limits::SOURCE_LICENCE,
             '$defs/picture/properties/file/maxLength' => Limits::FILE,
+            '$defs/picture/properties/description/maxLength' => Limits::WORDS,
             '$defs/voice/properties/file/maxLength' => Limits::FILE,
             '$defs/voice/properties/samples/maximum' => Limits::SAMPLES,
             '$defs/music/properties/file/maxLength' => Limits::FILE,
@@ -60,6 +61,7 @@ final class LimitsTest extends TestCase
             yield $pointer => ["{$story}#{$pointer}", $limit];
         }
         yield 'edits at once' => ['openapi.yaml#paths|/api/stories/{id}/edits|post|requestBody|content|application/json|schema|properties|edits|maxItems', Limits::EDITS];
+        yield 'slides that are pasted' => ['openapi.yaml#paths|/api/stories/{id}/slides|post|requestBody|content|application/json|schema|properties|slides|maxItems', Limits::SLIDES];
         yield 'a new title' => ['openapi.yaml#paths|/api/stories|post|requestBody|content|application/json|schema|properties|title|maxLength', Limits::TITLE];
         yield 'a remark' => ['openapi.yaml#paths|/api/handins/{id}/remarks|post|requestBody|content|application/json|schema|properties|text|maxLength', Limits::REMARK];
         yield 'an answer' => ['openapi.yaml#paths|/api/handins/{id}/answer|post|requestBody|content|application/json|schema|properties|answer|maxLength', Limits::ANSWER];

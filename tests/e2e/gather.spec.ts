@@ -94,6 +94,32 @@ test('pictures are dropped between two slides, pasted behind the chosen one, and
   await expect(rows(page)).toHaveCount(9);
 });
 
+test('what a file says that it shows is offered as words, and written with one press', async ({ page }) => {
+  await signIn(page, 'oskar');
+  await begin(page, 'Described');
+  const jpeg = picture('low-water');
+  const xmp =
+    'http://ns.adobe.com/xap/1.0/\0<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">' +
+    '<rdf:Description xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:description>Boats at rest</dc:description></rdf:Description></rdf:RDF></x:xmpmeta>';
+  const head = Buffer.from([0xff, 0xe1, (xmp.length + 2) >> 8, (xmp.length + 2) & 255]);
+  const buffer = Buffer.concat([jpeg.subarray(0, 2), head, Buffer.from(xmp, 'latin1'), jpeg.subarray(2)]);
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles([{ name: 'boats.jpg', mimeType: 'image/jpeg', buffer }]);
+  await expect(rows(page)).toHaveCount(5, { timeout: 60_000 });
+  const offer = page.getByRole('button', { name: 'Write what the file says: “Boats at rest”' });
+  await expect(offer).toHaveCount(1);
+  await offer.click();
+  await expect(page.getByLabel('Caption on slide 5', { exact: true })).toHaveValue('Boats at rest');
+  await expect(offer).toBeHidden();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await offer.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Caption on slide 5', { exact: true })).toHaveValue('Boats at rest');
+  await saved(page);
+});
+
 test('another picture takes the place of one, and its words and voice stay', async ({ page }) => {
   await signIn(page, 'oskar');
   await begin(page, 'Another look at it');

@@ -102,6 +102,30 @@ final class OriginalTest extends TestCase
         self::assertTrue(Metadata::source($old)->isEmpty());
     }
 
+    /** What somebody wrote of it is offered; what a camera writes of itself is not. */
+    public function testWhatItShowsIsReadAndACamerasNameIsNot(): void
+    {
+        $scratch = new Scratch();
+        $path = $scratch->path('p.jpg');
+        $described = static function (string ...$how) use ($path): string {
+            Media::picture($path, width: 64, height: 48);
+            Tool::run(['exiftool', '-q', '-overwrite_original', ...array_values($how), $path]);
+
+            return Metadata::description($path);
+        };
+
+        self::assertSame('Two herons at the weir', $described('-XMP-dc:Description=Two herons at the weir', '-EXIF:ImageDescription=Something else'));
+        self::assertSame('Am Wehr bei Köhn', $described('-IPTC:Caption-Abstract=Am Wehr bei Köhn', '-IPTC:CodedCharacterSet=UTF8'));
+        self::assertSame('The miller and his cat', $described('-EXIF:ImageDescription=The miller and his cat'));
+        self::assertSame('', $described('-EXIF:ImageDescription=QX 500 DIGITAL CAMERA'));
+        self::assertSame('', $described('-EXIF:ImageDescription=     '));
+        self::assertSame(300, mb_strlen($described('-XMP-dc:Description=' . str_repeat('water ', 200))));
+        Media::picture($path, width: 64, height: 48);
+        mkdir($scratch->path('made'));
+        Tool::run(['exiftool', '-q', '-overwrite_original', '-XMP-dc:Description=Reeds', $path]);
+        self::assertSame('Reeds', (new PicturePreparer())->prepare($path, $scratch->path('made'))->description);
+    }
+
     public function testEntitiesInMetadataReachNothing(): void
     {
         $scratch = new Scratch();

@@ -3,7 +3,7 @@ import { Button as AriaButton, ButtonContext } from 'react-aria-components';
 import styled from 'styled-components';
 import limits from '../../schema/limits.json';
 import type { Slide, WordsLayer } from '../api/types';
-import { IconButton } from '../parts/controls';
+import { IconButton, Quiet } from '../parts/controls';
 import { BinIcon, CopyIcon, DownIcon, HandleIcon, PlayIcon, UpIcon } from '../parts/icons';
 import { RowThread } from '../parts/Thread';
 import { clock, secondsText } from '../parts/time';
@@ -171,6 +171,20 @@ interface Props {
   acts: RowActs;
 }
 
+/** What may be written with one press: quiet, in one line. */
+const Offer = styled(Quiet)`
+  justify-self: start;
+  justify-content: start;
+  min-height: 32px;
+  padding: 2px 8px;
+  color: var(--indigo);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  @media (hover: none) {
+    min-height: 40px;
+  }
+`;
+
 /** Letters of a script that two lines of the row hold; more fade out until the field is entered. */
 const LONG = 120;
 
@@ -226,7 +240,7 @@ function FullRow({ row, acts }: Props) {
         {slide.layout === 'title' ? (
           <TitleWords slide={slide} title={title} number={number} />
         ) : (
-          <CaptionWords slide={slide} number={number} />
+          <CaptionWords slide={slide} number={number} offered={row.described} />
         )}
         <ScriptWords slide={slide} number={number} />
         <ButtonContext value={own}>
@@ -313,19 +327,35 @@ function TitleWords({ slide, title, number }: WordsProps & { title: string }) {
   );
 }
 
-function CaptionWords({ slide, number }: WordsProps) {
+function CaptionWords({ slide, number, offered }: WordsProps & { offered: string }) {
   const caption = useWords(slide, 'caption');
+  const { edit } = useActs();
+  const write = (text: string) =>
+    void edit({
+      do: 'set layer',
+      slide: slide.id,
+      layer: wordsOf(slide, 'caption')?.id ?? 'caption',
+      kind: 'words',
+      changes: { role: 'caption', text },
+    });
   return (
-    <textarea
-      className="caption"
-      rows={1}
-      aria-label={say('words.caption-on', { slide: number })}
-      placeholder={say('words.caption.hint')}
-      maxLength={limits.words}
-      value={caption.value}
-      onChange={(e) => caption.onChange(e.target.value)}
-      onBlur={caption.onBlur}
-    />
+    <>
+      <textarea
+        className="caption"
+        rows={1}
+        aria-label={say('words.caption-on', { slide: number })}
+        placeholder={say('words.caption.hint')}
+        maxLength={limits.words}
+        value={caption.value}
+        onChange={(e) => caption.onChange(e.target.value)}
+        onBlur={caption.onBlur}
+      />
+      {offered !== '' && caption.value === '' && (
+        <ButtonContext value={own}>
+          <Offer onPress={() => write(offered)}>{say('words.offered', { words: offered })}</Offer>
+        </ButtonContext>
+      )}
+    </>
   );
 }
 

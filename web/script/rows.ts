@@ -16,6 +16,8 @@ export interface Row {
   scene: Scene | undefined;
   thread: ThreadSlide | undefined;
   picture: string;
+  /** What the picture's file says that it shows. */
+  described: string;
   voice: Voice | undefined;
   waveform: number[] | undefined;
   title: string;
@@ -55,22 +57,26 @@ export function useRows(remarks: Remark[]): Row[] {
     for (const remark of remarks) said.set(remark.slide, [...(said.get(remark.slide) ?? []), remark]);
     const loose = new Set(view.proof.flatMap((finding) => finding.slides.map((s) => s.id)));
     const thread = threadOf(plan);
-    const rows = story.slides.map((slide, index): Row => ({
-      id: slide.id,
-      index,
-      last: index === story.slides.length - 1,
-      slide,
-      scene: plan.scenes[index],
-      thread: thread[index],
-      picture: assetOf(story, pictureOf(slide)?.asset, 'picture')?.file ?? '',
-      voice: assetOf(story, slide.voice[0]?.asset, 'voice'),
-      waveform: view.waveforms[slide.voice[0]?.asset ?? ''],
-      title: story.title,
-      ratio: plan.width / plan.height,
-      fps: plan.fps,
-      loose: loose.has(slide.id),
-      remarks: said.get(slide.id),
-    }));
+    const rows = story.slides.map((slide, index): Row => {
+      const picture = assetOf(story, pictureOf(slide)?.asset, 'picture');
+      return {
+        id: slide.id,
+        index,
+        last: index === story.slides.length - 1,
+        slide,
+        scene: plan.scenes[index],
+        thread: thread[index],
+        picture: picture?.file ?? '',
+        described: picture?.description ?? '',
+        voice: assetOf(story, slide.voice[0]?.asset, 'voice'),
+        waveform: view.waveforms[slide.voice[0]?.asset ?? ''],
+        title: story.title,
+        ratio: plan.width / plan.height,
+        fps: plan.fps,
+        loose: loose.has(slide.id),
+        remarks: said.get(slide.id),
+      };
+    });
     const kept = rows.map((row) => {
       const old = before.current.get(row.id);
       return old && sameRow(old, row) ? old : row;
