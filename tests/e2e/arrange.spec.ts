@@ -32,6 +32,23 @@ test('all slides from far: arranged by mouse, and opened', async ({ page }) => {
   await page.unroute('**/edits');
   expect(await named(page)).toEqual(['title', '3 stamp.jpg', '1 fern.jpg', '2 tower.png']);
 
+  // Without a network it shows too, and is saved when there is one again.
+  await page.context().setOffline(true);
+  await slides(page).nth(1).click();
+  await bar(page).getByRole('button', { name: 'Later' }).click();
+  await expect(slides(page).nth(2)).toHaveAttribute('aria-label', /stamp/);
+  await page.keyboard.press('Delete');
+  await expect(slides(page)).toHaveCount(3);
+  await page.context().setOffline(false);
+  await saved(page);
+  expect(await named(page)).toEqual(['title', '1 fern.jpg', '2 tower.png']);
+  for (const count of [4, 4]) {
+    await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+    await expect(slides(page)).toHaveCount(count);
+    await saved(page);
+  }
+  expect(await named(page)).toEqual(['title', '3 stamp.jpg', '1 fern.jpg', '2 tower.png']);
+
   // Several: one by one with Ctrl, a row with Shift, all by Ctrl+A, a sweep over the ground.
   await slides(page).nth(1).click();
   await slides(page)

@@ -176,6 +176,27 @@ test('stopping a film while it ends leaves it stopped or made, never both', asyn
   expect(outcomes.has('cancelled')).toBe(true);
 });
 
+test('slides pasted from another story three times at once come in once, with one copy of their picture', async ({
+  request,
+}) => {
+  await as(request, 'oskar');
+  const from = await begun(request, 'Copied from');
+  await bring(request, from.id, picture(77));
+  const [, slide] = await slides(request, from.id);
+  const into = await begun(request, 'Pasted into');
+  const paste = (revision: number) =>
+    request.post(`/api/stories/${into.id}/slides`, {
+      data: { from: from.id, slides: [slide], ids: [crypto.randomUUID()], after: null },
+      headers: { ...own, 'If-Match': `"${revision}"` },
+    });
+  const answers = await times(3, () => paste(into.revision));
+  expect(answers.map((a) => a.status()).sort()).toEqual([200, 412, 412]);
+  expect(await slides(request, into.id)).toHaveLength(2);
+  expect((await paste(into.revision + 1)).status()).toBe(200);
+  const view = (await (await request.get(`/api/stories/${into.id}`)).json()) as { story: { assets: object } };
+  expect(Object.keys(view.story.assets)).toHaveLength(1);
+});
+
 test('two edits on one revision at once: one is done, the other is told', async ({ request }) => {
   await as(request, 'oskar');
   const story = await begun(request, 'Edited at once');
