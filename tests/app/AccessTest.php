@@ -45,6 +45,7 @@ final class AccessTest extends AppTestCase
         'DELETE /api/stories/{id}' => self::OWNER,
         'POST /api/stories/{id}/restore' => self::OWNER,
         'POST /api/stories/{id}/edits' => self::OWNER,
+        'POST /api/stories/{id}/slides' => self::OWNER,
         'POST /api/stories/{id}/undo' => self::OWNER,
         'POST /api/stories/{id}/redo' => self::OWNER,
         'GET /api/stories/{id}/words/{hash}.png' => self::OWNER,
