@@ -13,8 +13,14 @@ use Rhapsode\Core\Document\Limits;
  */
 final readonly class Picture extends Asset
 {
-    public function __construct(string $id, string $file, public int $width, public int $height, Source $source = new Source(), public string $description = '')
-    {
+    public function __construct(
+        string $id,
+        string $file,
+        public int $width,
+        public int $height,
+        Source $source = new Source(),
+        public string $description = '',
+    ) {
         parent::__construct($id, $file, $source);
     }
 

@@ -11,7 +11,12 @@ use Rhapsode\Core\Document\Limits;
 final readonly class Source
 {
     /** The longest that each part may be, in characters. */
-    private const PARTS = ['title' => Limits::SOURCE_TITLE, 'author' => Limits::SOURCE_AUTHOR, 'link' => Limits::SOURCE_LINK, 'licence' => Limits::SOURCE_LICENCE];
+    private const PARTS = [
+        'title' => Limits::SOURCE_TITLE,
+        'author' => Limits::SOURCE_AUTHOR,
+        'link' => Limits::SOURCE_LINK,
+        'licence' => Limits::SOURCE_LICENCE,
+    ];
 
     public function __construct(
         public string $title = '',

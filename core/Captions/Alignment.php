@@ -166,8 +166,15 @@ final class Alignment
      *
      * @return list<array{float, float}>
      */
-    private static function times(array $units, array $expected, array $at, array $pauses, array $matched, float $spoken, float $length): array
-    {
+    private static function times(
+        array $units,
+        array $expected,
+        array $at,
+        array $pauses,
+        array $matched,
+        float $spoken,
+        float $length,
+    ): array {
         // Real time: the speaking clock and every pause before it.
         $passed = 0;
         $paused = 0.0;
@@ -192,7 +199,10 @@ final class Alignment
             $scale = ($end - $clock) / max(0.001, $expected[$u] - $told);
             for (; $next <= $u; ++$next) {
                 $from = 0 === $next ? 0.0 : $real($clock + ($expected[$next - 1] - $told) * $scale, $p);
-                $times[] = [$from, $next === $u && $next === \count($units) - 1 ? $length : $real($clock + ($expected[$next] - $told) * $scale, $p)];
+                $times[] = [
+                    $from,
+                    $next === $u && $next === \count($units) - 1 ? $length : $real($clock + ($expected[$next] - $told) * $scale, $p),
+                ];
             }
             $real(\INF, $p + 1 > \count($pauses) ? \count($pauses) : $p + 1);
             $clock = $end;

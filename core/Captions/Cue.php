@@ -15,6 +15,12 @@ final readonly class Cue
     /** @return array{start: float, end: float, text: string, slide: string, high: bool} seconds */
     public function toArray(): array
     {
-        return ['start' => $this->start / 1000, 'end' => $this->end / 1000, 'text' => $this->text, 'slide' => $this->slide, 'high' => $this->high];
+        return [
+            'start' => $this->start / 1000,
+            'end' => $this->end / 1000,
+            'text' => $this->text,
+            'slide' => $this->slide,
+            'high' => $this->high,
+        ];
     }
 }

@@ -14,7 +14,13 @@ final class SubRip
         foreach ($cues as $i => $cue) {
             $time = static fn(int $milliseconds): string => str_replace('.', ',', WebVtt::time($milliseconds));
             // An empty line would end the caption.
-            $out .= \sprintf("%d\n%s --> %s\n%s\n\n", $i + 1, $time($cue->start), $time($cue->end), trim((string) preg_replace('/\n{2,}/', "\n", $cue->text)));
+            $out .= \sprintf(
+                "%d\n%s --> %s\n%s\n\n",
+                $i + 1,
+                $time($cue->start),
+                $time($cue->end),
+                trim((string) preg_replace('/\n{2,}/', "\n", $cue->text)),
+            );
         }
 
         return $out;

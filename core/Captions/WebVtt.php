@@ -15,7 +15,13 @@ final class WebVtt
     {
         $out = "WEBVTT\nLanguage: {$language}\n";
         foreach ($cues as $cue) {
-            $out .= \sprintf("\n%s --> %s%s\n%s\n", self::time($cue->start), self::time($cue->end), $cue->high ? self::HIGH : '', self::escape($cue->text));
+            $out .= \sprintf(
+                "\n%s --> %s%s\n%s\n",
+                self::time($cue->start),
+                self::time($cue->end),
+                $cue->high ? self::HIGH : '',
+                self::escape($cue->text),
+            );
         }
 
         return $out;
@@ -24,7 +30,13 @@ final class WebVtt
     /** Hours, minutes, seconds and thousandths of a number of milliseconds. */
     public static function time(int $milliseconds): string
     {
-        return \sprintf('%02d:%02d:%02d.%03d', intdiv($milliseconds, 3_600_000), intdiv($milliseconds, 60_000) % 60, intdiv($milliseconds, 1000) % 60, $milliseconds % 1000);
+        return \sprintf(
+            '%02d:%02d:%02d.%03d',
+            intdiv($milliseconds, 3_600_000),
+            intdiv($milliseconds, 60_000) % 60,
+            intdiv($milliseconds, 1000) % 60,
+            $milliseconds % 1000,
+        );
     }
 
     /** Cue text may hold neither markup, nor an arrow, nor an empty line (section 4.1). */

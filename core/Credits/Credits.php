@@ -48,7 +48,10 @@ final class Credits
         // Shown without the scheme: a reader types it, and a page is met as https anyway.
         $link = (string) preg_replace('#^https?://(www\.)?|/$#', '', $source->link);
 
-        return implode(' · ', array_filter([$work($source->title, $source->author), $link, $source->licence], static fn(string $part): bool => '' !== $part));
+        return implode(
+            ' · ',
+            array_filter([$work($source->title, $source->author), $link, $source->licence], static fn(string $part): bool => '' !== $part),
+        );
     }
 
     /** @return list<list<string>> */

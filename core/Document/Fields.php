@@ -202,7 +202,11 @@ final readonly class Fields
         $value = $this->data[$key] ?? $default?->value;
         $case = \is_string($value) ? $enum::tryFrom($value) : null;
         if (null === $case) {
-            throw $this->bad($key, 'field.choice', ['choices' => implode(', ', array_map(static fn(\BackedEnum $c): string => (string) $c->value, $enum::cases()))]);
+            throw $this->bad(
+                $key,
+                'field.choice',
+                ['choices' => implode(', ', array_map(static fn(\BackedEnum $c): string => (string) $c->value, $enum::cases()))],
+            );
         }
 
         return $case;

@@ -66,7 +66,10 @@ final readonly class ChangeFrom1
         if (null === $value) {
             return [];
         }
-        $takes = array_map(static fn(Asset $asset): Fields => Fields::of($asset->toArray()), array_filter($this->story->assets, static fn(Asset $asset): bool => $asset instanceof Voice));
+        $takes = array_map(
+            static fn(Asset $asset): Fields => Fields::of($asset->toArray()),
+            array_filter($this->story->assets, static fn(Asset $asset): bool => $asset instanceof Voice),
+        );
         $slide = Slide::read(Fields::of(From1::slide(Fields::of($value), $takes, static fn(string $id): string => $id)));
         $parts = ['layers' => []] + $slide->toArray();
         $parts['layers'] = [];

@@ -112,7 +112,8 @@ final class Parts
     {
         return [
             'title' => $story->title, 'language' => $story->language, 'shape' => $story->shape->value, 'style' => $story->style->toArray(),
-            'credits' => $story->credits, 'captions' => null === $story->captions ? null : array_map(static fn($caption): array => $caption->toArray(), $story->captions),
+            'credits' => $story->credits,
+            'captions' => null === $story->captions ? null : array_map(static fn($caption): array => $caption->toArray(), $story->captions),
             'slides' => array_map(static fn(Slide $slide): string => $slide->id, $story->slides),
             'beds' => array_map(static fn(Bed $bed): string => $bed->id, $story->beds),
         ];
@@ -177,6 +178,9 @@ final class Parts
     /** @return list<string> */
     private static function order(mixed $ids): array
     {
-        return array_map(strval(...), \is_array($ids) ? array_values(array_filter($ids, static fn(mixed $id): bool => \is_string($id) || \is_int($id))) : []);
+        return array_map(
+            strval(...),
+            \is_array($ids) ? array_values(array_filter($ids, static fn(mixed $id): bool => \is_string($id) || \is_int($id))) : [],
+        );
     }
 }

@@ -32,6 +32,10 @@ final readonly class ShareLength implements Edit
             throw new Refused('edit.share-unfit');
         }
 
-        return OnSlides::change($story, array_map(strval(...), array_keys($shares)), static fn(Slide $slide): Slide => $slide->with(stay: Rate::seconds($shares[$slide->id])));
+        return OnSlides::change(
+            $story,
+            array_map(strval(...), array_keys($shares)),
+            static fn(Slide $slide): Slide => $slide->with(stay: Rate::seconds($shares[$slide->id])),
+        );
     }
 }

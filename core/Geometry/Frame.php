@@ -95,6 +95,11 @@ final readonly class Frame
     /** @return array{x: float, y: float, width: float, height: float} */
     public function toArray(): array
     {
-        return ['x' => round($this->x, 6), 'y' => round($this->y, 6), 'width' => round($this->width, 6), 'height' => round($this->height, 6)];
+        return [
+            'x' => round($this->x, 6),
+            'y' => round($this->y, 6),
+            'width' => round($this->width, 6),
+            'height' => round($this->height, 6),
+        ];
     }
 }

@@ -37,7 +37,10 @@ final readonly class Message implements \JsonSerializable
     /** @return array{code: string, parameters?: array<string, mixed>} */
     public function toArray(): array
     {
-        $told = array_map(static fn(string|int|float|self $value): mixed => $value instanceof self ? $value->toArray() : $value, $this->parameters);
+        $told = array_map(
+            static fn(string|int|float|self $value): mixed => $value instanceof self ? $value->toArray() : $value,
+            $this->parameters,
+        );
 
         return ['code' => $this->code] + ([] === $told ? [] : ['parameters' => $told]);
     }

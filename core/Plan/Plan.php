@@ -51,7 +51,10 @@ final readonly class Plan
     {
         $voice = array_values(array_filter($this->plays(Bus::Voice), static fn(Play $play): bool => $play->slide === $slide));
 
-        return [] === $voice ? null : ['start' => $voice[0]->at / Rate::SAMPLES, 'end' => $voice[\count($voice) - 1]->end() / Rate::SAMPLES];
+        return [] === $voice ? null : [
+            'start' => $voice[0]->at / Rate::SAMPLES,
+            'end' => $voice[\count($voice) - 1]->end() / Rate::SAMPLES,
+        ];
     }
 
     /**

@@ -70,6 +70,12 @@ final readonly class PlannedTransition
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['kind' => $this->kind->value, 'frames' => $this->frames, 'colour' => $this->colour, 'toward' => $this->toward, 'soft' => self::SOFT];
+        return [
+            'kind' => $this->kind->value,
+            'frames' => $this->frames,
+            'colour' => $this->colour,
+            'toward' => $this->toward,
+            'soft' => self::SOFT,
+        ];
     }
 }

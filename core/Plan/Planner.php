@@ -47,7 +47,10 @@ final readonly class Planner
             $scenes[] = $this->scene($story, $one, $timed[$i + 1]->comesIn ?? $intoCredits, $wording->slide($i + 1), $typesetter, $lights);
         }
         array_push($scenes, ...$this->credits($wording->credits(), $pages, $typesetter, $last?->end() ?? 0, $intoCredits));
-        $ends = array_combine(array_map(static fn(Scene $s): string => $s->id, $scenes), array_map(static fn(Scene $s): int => $s->end, $scenes));
+        $ends = array_combine(
+            array_map(static fn(Scene $s): string => $s->id, $scenes),
+            array_map(static fn(Scene $s): int => $s->end, $scenes),
+        );
         $frames = [] === $scenes ? 0 : $scenes[\count($scenes) - 1]->end;
 
         return new Plan(
@@ -97,7 +100,18 @@ final readonly class Planner
     private function scene(Story $story, TimedSlide $timed, int $out, string $label, Typesetter $typesetter, array $lights): Scene
     {
         $slide = $timed->slide;
-        $context = new LayerContext($slide->id, $story->title, $story->language, $story->shape, $timed->stay + $out, $slide->layers, $story->assets, $lights, $typesetter, $this->memo);
+        $context = new LayerContext(
+            $slide->id,
+            $story->title,
+            $story->language,
+            $story->shape,
+            $timed->stay + $out,
+            $slide->layers,
+            $story->assets,
+            $lights,
+            $typesetter,
+            $this->memo,
+        );
         foreach ($slide->layers as $layer) {
             $planned = $layer->plan($context);
             $context = null === $planned ? $context : $context->over($planned);

@@ -60,7 +60,10 @@ final readonly class Scene
 
     public function isStill(): bool
     {
-        return [] === array_filter($this->layers, static fn(PlannedLayer $layer): bool => !$layer->isStill() || \count($layer->opacity()->points) > 1);
+        return [] === array_filter(
+            $this->layers,
+            static fn(PlannedLayer $layer): bool => !$layer->isStill() || \count($layer->opacity()->points) > 1,
+        );
     }
 
     /** @return array<string, mixed> */

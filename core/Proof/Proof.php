@@ -63,9 +63,17 @@ final class Proof
         if (null !== $wanted) {
             $seconds = $plan->seconds();
             if ($seconds < $wanted->least) {
-                $findings[] = new Flaw(Severity::Must, 'too-short', ['length' => self::clock($seconds), 'least' => self::clock($wanted->least)]);
+                $findings[] = new Flaw(
+                    Severity::Must,
+                    'too-short',
+                    ['length' => self::clock($seconds), 'least' => self::clock($wanted->least)],
+                );
             } elseif ($seconds > $wanted->most) {
-                $findings[] = new Flaw(Severity::Must, 'too-long', ['length' => self::clock($seconds), 'most' => self::clock($wanted->most)]);
+                $findings[] = new Flaw(
+                    Severity::Must,
+                    'too-long',
+                    ['length' => self::clock($seconds), 'most' => self::clock($wanted->most)],
+                );
             }
         }
 
@@ -92,7 +100,11 @@ final class Proof
             if ($music->source->isEmpty()) {
                 $findings[] = new Flaw(Severity::Must, 'no-music-source', ['file' => $music->file]);
             } elseif (!$music->source->isComplete()) {
-                $findings[] = new Flaw(Severity::Should, 'half-music-source', ['file' => $music->file, 'lacks' => self::lacks($music->source)]);
+                $findings[] = new Flaw(
+                    Severity::Should,
+                    'half-music-source',
+                    ['file' => $music->file, 'lacks' => self::lacks($music->source)],
+                );
             }
         }
 
@@ -115,10 +127,20 @@ final class Proof
         if ($picture->source->isEmpty()) {
             $findings[] = new Flaw(Severity::Must, 'no-source', ['slide' => $number], $slide->id);
         } elseif (!$picture->source->isComplete()) {
-            $findings[] = new Flaw(Severity::Should, 'half-source', ['slide' => $number, 'lacks' => self::lacks($picture->source)], $slide->id);
+            $findings[] = new Flaw(
+                Severity::Should,
+                'half-source',
+                ['slide' => $number, 'lacks' => self::lacks($picture->source)],
+                $slide->id,
+            );
         }
         if ($layer->recipe->width($picture) < self::LEAST_WIDTH && !Framer::isWhole($layer->fit, $ratio, $story->shape)) {
-            $findings[] = new Flaw(Severity::Should, 'small-picture', ['slide' => $number, 'pixels' => $layer->recipe->width($picture)], $slide->id);
+            $findings[] = new Flaw(
+                Severity::Should,
+                'small-picture',
+                ['slide' => $number, 'pixels' => $layer->recipe->width($picture)],
+                $slide->id,
+            );
         }
         if (Fit::Fill === $layer->fit && Framer::lostByFilling($ratio, $story->shape) > Framer::MOST_LOST) {
             $percent = (int) round(100 * Framer::lostByFilling($ratio, $story->shape));

@@ -55,7 +55,10 @@ final readonly class Play
             'end' => $this->end() / Rate::SAMPLES,
             'from' => $this->from / Rate::SAMPLES,
             'to' => $this->to / Rate::SAMPLES,
-            'gains' => array_map(static fn(array $point): array => ['at' => round($point[0] / Rate::SAMPLES, 6), 'gain' => round($point[1], 6)], $this->gains),
+            'gains' => array_map(
+                static fn(array $point): array => ['at' => round($point[0] / Rate::SAMPLES, 6), 'gain' => round($point[1], 6)],
+                $this->gains,
+            ),
         ];
     }
 }

@@ -83,7 +83,10 @@ final readonly class Story
     public function checked(): self
     {
         if (\count($this->slides) > Limits::SLIDES || \count($this->beds) > Limits::BEDS || \count($this->captions ?? []) > Limits::TIMED_CAPTIONS) {
-            throw new Malformed('document.story-too-full', ['slides' => Limits::SLIDES, 'beds' => Limits::BEDS, 'captions' => Limits::TIMED_CAPTIONS]);
+            throw new Malformed(
+                'document.story-too-full',
+                ['slides' => Limits::SLIDES, 'beds' => Limits::BEDS, 'captions' => Limits::TIMED_CAPTIONS],
+            );
         }
         $seen = [];
         foreach ($this->slides as $slide) {
@@ -221,7 +224,10 @@ final readonly class Story
 
     public function toJson(): string
     {
-        return json_encode($this->toArray(), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION);
+        return json_encode(
+            $this->toArray(),
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_PRESERVE_ZERO_FRACTION,
+        );
     }
 
     /** @throws Malformed */

@@ -22,7 +22,11 @@ final readonly class TimedCaption
 
     public static function read(Fields $in): self
     {
-        return new self($in->whole('start', 0, self::LATEST), $in->whole('end', 1, self::LATEST), $in->text('text', Limits::TIMED_CAPTION, min: 1));
+        return new self(
+            $in->whole('start', 0, self::LATEST),
+            $in->whole('end', 1, self::LATEST),
+            $in->text('text', Limits::TIMED_CAPTION, min: 1),
+        );
     }
 
     /** @return array{start: int, end: int, text: string} */

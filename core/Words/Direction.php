@@ -14,6 +14,10 @@ final class Direction
     {
         $script = (string) \Locale::getScript($language);
 
-        return '' !== $script ? \in_array($script, self::SCRIPTS, true) : \in_array(\Locale::getPrimaryLanguage($language), self::LANGUAGES, true);
+        return '' !== $script ? \in_array($script, self::SCRIPTS, true) : \in_array(
+            \Locale::getPrimaryLanguage($language),
+            self::LANGUAGES,
+            true,
+        );
     }
 }

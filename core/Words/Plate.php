@@ -23,7 +23,15 @@ final readonly class Plate
     {
         $place = static fn(string $key): float => $in->number($key, -10_000, 10_000);
 
-        return new self($place('x'), $place('y'), $place('width'), $place('height'), $in->text('colour', 9), $in->number('opacity', 0, 1), $in->number('radius', 0, 1000));
+        return new self(
+            $place('x'),
+            $place('y'),
+            $place('width'),
+            $place('height'),
+            $in->text('colour', 9),
+            $in->number('opacity', 0, 1),
+            $in->number('radius', 0, 1000),
+        );
     }
 
     /** @return array<string, mixed> */

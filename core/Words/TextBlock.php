@@ -23,8 +23,13 @@ final readonly class TextBlock
      * @param list<Plate> $plates under the lines; a plate of full opacity and no radius may serve as a rule
      * @param bool        $fits   whether all words found room at a size that can be read
      */
-    public function __construct(public int $width, public int $height, public array $lines = [], public array $plates = [], public bool $fits = true)
-    {
+    public function __construct(
+        public int $width,
+        public int $height,
+        public array $lines = [],
+        public array $plates = [],
+        public bool $fits = true,
+    ) {
         $this->hash = $this->isEmpty() ? '' : substr(hash('sha256', $this->toJson()), 0, 24);
     }
 

@@ -24,7 +24,12 @@ final readonly class AssetCopies
         }
         $copy = new AssetRecord($asset->owner, $place, $asset->kind, $asset->file);
         $copy->state = $asset->state;
-        [$copy->finishedAt, $copy->hash, $copy->measured, $copy->peaks] = [$asset->finishedAt, $asset->hash, $asset->measured, $asset->peaks];
+        [$copy->finishedAt, $copy->hash, $copy->measured, $copy->peaks] = [
+            $asset->finishedAt,
+            $asset->hash,
+            $asset->measured,
+            $asset->peaks,
+        ];
         // The files first: a row tells of nothing that is not there.
         foreach (array_combine(AssetFiles::folders((string) $asset->id), AssetFiles::folders((string) $copy->id)) as $from => $to) {
             $this->store->copyFolder($from, $to);

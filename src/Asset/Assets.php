@@ -58,7 +58,10 @@ final readonly class Assets
     /** How many bytes of it are here. */
     public function bytes(AssetRecord $asset): int
     {
-        $sum = $this->entities->getConnection()->fetchOne('SELECT COALESCE(SUM(bytes), 0) FROM asset_part WHERE asset_id = ?', [(string) $asset->id]);
+        $sum = $this->entities->getConnection()->fetchOne(
+            'SELECT COALESCE(SUM(bytes), 0) FROM asset_part WHERE asset_id = ?',
+            [(string) $asset->id],
+        );
 
         return is_numeric($sum) ? (int) $sum : 0;
     }
@@ -66,7 +69,10 @@ final readonly class Assets
     /** @return list<int> the numbers of its parts that are here */
     public function parts(AssetRecord $asset): array
     {
-        $numbers = $this->entities->getConnection()->fetchFirstColumn('SELECT number FROM asset_part WHERE asset_id = ? ORDER BY number', [(string) $asset->id]);
+        $numbers = $this->entities->getConnection()->fetchFirstColumn(
+            'SELECT number FROM asset_part WHERE asset_id = ? ORDER BY number',
+            [(string) $asset->id],
+        );
 
         return array_map(static fn(mixed $number): int => is_numeric($number) ? (int) $number : 0, $numbers);
     }
@@ -110,7 +116,10 @@ final readonly class Assets
     /** @return string|null the hash of a part that was acknowledged */
     private function held(string $asset, int $number): ?string
     {
-        $hash = $this->entities->getConnection()->fetchOne('SELECT hash FROM asset_part WHERE asset_id = ? AND number = ?', [$asset, $number]);
+        $hash = $this->entities->getConnection()->fetchOne(
+            'SELECT hash FROM asset_part WHERE asset_id = ? AND number = ?',
+            [$asset, $number],
+        );
 
         return \is_string($hash) ? $hash : null;
     }

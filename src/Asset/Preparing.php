@@ -102,7 +102,10 @@ final readonly class Preparing
     /** Another of the same place that is the very same file. */
     private function same(AssetRecord $asset): ?AssetRecord
     {
-        return $this->entities->getRepository(AssetRecord::class)->findOneBy(['place' => $asset->place, 'hash' => $asset->hash, 'state' => AssetState::Ready, 'same' => null], ['id' => 'ASC']);
+        return $this->entities->getRepository(AssetRecord::class)->findOneBy(
+            ['place' => $asset->place, 'hash' => $asset->hash, 'state' => AssetState::Ready, 'same' => null],
+            ['id' => 'ASC'],
+        );
     }
 
     /**
@@ -131,9 +134,15 @@ final readonly class Preparing
         $new = $scratch->path('take.flac');
         $measured = (new SoundPreparer())->prepare($path, $new);
         SoundReader::original($path, $original = $scratch->path('original'));
-        $this->store->once(AssetFiles::voice((string) $asset->id, AssetFiles::ORIGINAL), static fn(string $to): bool => copy($original, $to));
+        $this->store->once(
+            AssetFiles::voice((string) $asset->id, AssetFiles::ORIGINAL),
+            static fn(string $to): bool => copy($original, $to),
+        );
         $this->store->once(AssetFiles::voice((string) $asset->id), static fn(string $to): bool => copy($new, $to));
-        $asset->peaks = array_map(static fn(array $part): float => max([0.0, ...$part]), array_chunk($measured->peaks, max(1, (int) ceil(\count($measured->peaks) / self::DRAWN))));
+        $asset->peaks = array_map(
+            static fn(array $part): float => max([0.0, ...$part]),
+            array_chunk($measured->peaks, max(1, (int) ceil(\count($measured->peaks) / self::DRAWN))),
+        );
 
         return $measured->voice((string) $asset->id, $asset->file);
     }
@@ -143,7 +152,10 @@ final readonly class Preparing
         mkdir($scratch->path('made'));
         $measured = (new MusicPreparer())->prepare($path, $scratch->path('made'));
         foreach ([MeasuredMusic::FULL, MeasuredMusic::LIGHT] as $file) {
-            $this->store->once(AssetFiles::music((string) $asset->id, $file), static fn(string $to): bool => copy($scratch->path("made/{$file}"), $to));
+            $this->store->once(
+                AssetFiles::music((string) $asset->id, $file),
+                static fn(string $to): bool => copy($scratch->path("made/{$file}"), $to),
+            );
         }
 
         return $measured->music((string) $asset->id, $asset->file);

@@ -15,7 +15,10 @@ final readonly class Members
     /** @return list<User> by their first names */
     public function of(Classroom $classroom): array
     {
-        $students = array_map(static fn(Membership $m): User => $m->student, $this->entities->getRepository(Membership::class)->findBy(['classroom' => $classroom]));
+        $students = array_map(
+            static fn(Membership $m): User => $m->student,
+            $this->entities->getRepository(Membership::class)->findBy(['classroom' => $classroom]),
+        );
         usort($students, static fn(User $a, User $b): int => strcoll($a->firstName, $b->firstName));
 
         return $students;
@@ -24,7 +27,10 @@ final readonly class Members
     /** @return list<Classroom> */
     public function classesOf(User $student): array
     {
-        return array_map(static fn(Membership $m): Classroom => $m->classroom, $this->entities->getRepository(Membership::class)->findBy(['student' => $student]));
+        return array_map(
+            static fn(Membership $m): Classroom => $m->classroom,
+            $this->entities->getRepository(Membership::class)->findBy(['student' => $student]),
+        );
     }
 
     public function belongs(User $student, Classroom $classroom): bool

@@ -84,7 +84,14 @@ final class DemoLoader
         $teacher = $this->person($class->object('teacher'), Role::Teacher, null, $password);
         $classroom = new Classroom($class->text('classroom'), $teacher);
         $task = $class->object('assignment');
-        $assignment = new Assignment($classroom, $task->text('title'), $task->text('task'), $task->whole('leastSeconds', 0, 9999), $task->whole('mostSeconds', 0, 9999), now('+' . $task->whole('dueInDays', 0, 999) . ' days'));
+        $assignment = new Assignment(
+            $classroom,
+            $task->text('title'),
+            $task->text('task'),
+            $task->whole('leastSeconds', 0, 9999),
+            $task->whole('mostSeconds', 0, 9999),
+            now('+' . $task->whole('dueInDays', 0, 999) . ' days'),
+        );
         $this->entities->persist($classroom);
         $this->entities->persist($assignment);
         $students = [];
@@ -158,7 +165,10 @@ final class DemoLoader
         $name = $in->text('picture');
         $id = (string) Uuid::v7();
         $asset = $this->bringIn($record, Arriving::Picture, "pictures/{$name}.jpg", $id);
-        $edits = [new SetScript($id, $in->text('script')), new SetLayers([$id], LayerKind::Picture, ['fit' => $in->choice('fit', Fit::class, Fit::Auto)->value])];
+        $edits = [
+            new SetScript($id, $in->text('script')),
+            new SetLayers([$id], LayerKind::Picture, ['fit' => $in->choice('fit', Fit::class, Fit::Auto)->value]),
+        ];
         if ('' !== $in->text('caption')) {
             $edits[] = new SetLayer($id, 'caption', LayerKind::Words, ['role' => WordsRole::Caption->value, 'text' => $in->text('caption'), 'place' => $in->choice('place', WordsPlace::class)->value]);
         }

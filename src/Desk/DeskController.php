@@ -25,7 +25,10 @@ final readonly class DeskController
     #[Route('/api/desk', name: 'desk', methods: ['GET'])]
     public function __invoke(#[CurrentUser] User $user): JsonResponse
     {
-        $stories = $this->entities->getRepository(StoryRecord::class)->findBy(['owner' => $user, 'deletedAt' => null], ['changedAt' => 'DESC']);
+        $stories = $this->entities->getRepository(StoryRecord::class)->findBy(
+            ['owner' => $user, 'deletedAt' => null],
+            ['changedAt' => 'DESC'],
+        );
 
         return new JsonResponse([
             'user' => $user->toArray(),
@@ -40,7 +43,10 @@ final readonly class DeskController
     {
         $classes = $this->members->classesOf($user);
 
-        return [] === $classes ? [] : $this->entities->getRepository(Assignment::class)->findBy(['classroom' => $classes], ['dueOn' => 'ASC']);
+        return [] === $classes ? [] : $this->entities->getRepository(Assignment::class)->findBy(
+            ['classroom' => $classes],
+            ['dueOn' => 'ASC'],
+        );
     }
 
     /** @return array<string, mixed> */
@@ -58,7 +64,11 @@ final readonly class DeskController
             'changedAt' => $story->changedAt->format(\DATE_RFC3339),
             'assignment' => null === $story->assignment ? null : (string) $story->assignment->id,
             'film' => $film?->state->value,
-            'handIn' => null === $handIn ? null : ['id' => (string) $handIn->id, 'state' => $handIn->state->value, 'remarks' => \count($handIn->remarks)],
+            'handIn' => null === $handIn ? null : [
+                'id' => (string) $handIn->id,
+                'state' => $handIn->state->value,
+                'remarks' => \count($handIn->remarks),
+            ],
         ];
     }
 

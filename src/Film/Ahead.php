@@ -60,7 +60,10 @@ final readonly class Ahead
 
     public function mayMakeMore(Uuid $owner): bool
     {
-        $made = $this->database->fetchOne('SELECT COUNT(*) FROM made_ahead WHERE owner_id = ? AND made_at > ?', [(string) $owner, self::time('-1 hour')]);
+        $made = $this->database->fetchOne(
+            'SELECT COUNT(*) FROM made_ahead WHERE owner_id = ? AND made_at > ?',
+            [(string) $owner, self::time('-1 hour')],
+        );
 
         return is_numeric($made) && $made < self::MOST;
     }
@@ -68,13 +71,19 @@ final readonly class Ahead
     /** Noted before it is made, so that whatever becomes of the worker, it is found again. */
     public function note(string $key, Uuid $owner): void
     {
-        $this->database->executeStatement('INSERT INTO made_ahead (key, owner_id, made_at) VALUES (?, ?, ?) ON CONFLICT DO NOTHING', [$key, (string) $owner, self::time()]);
+        $this->database->executeStatement(
+            'INSERT INTO made_ahead (key, owner_id, made_at) VALUES (?, ?, ?) ON CONFLICT DO NOTHING',
+            [$key, (string) $owner, self::time()],
+        );
     }
 
     /** @param list<string> $keys what a film is about to use: no more in vain */
     public function used(array $keys): void
     {
-        $this->database->executeStatement('DELETE FROM made_ahead WHERE key = ANY (ARRAY(SELECT jsonb_array_elements_text(?::jsonb)))', [json_encode($keys, \JSON_THROW_ON_ERROR)]);
+        $this->database->executeStatement(
+            'DELETE FROM made_ahead WHERE key = ANY (ARRAY(SELECT jsonb_array_elements_text(?::jsonb)))',
+            [json_encode($keys, \JSON_THROW_ON_ERROR)],
+        );
     }
 
     /**

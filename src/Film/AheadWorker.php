@@ -132,6 +132,10 @@ final class AheadWorker
     {
         $last = $this->entities->getRepository(FilmRecord::class)->findOneBy(['story' => $story], ['id' => 'DESC']);
 
-        return null === $last ? FilmFormat::of($story->story()->shape) : FilmFormat::of($story->story()->shape, $last->size, $last->container);
+        return null === $last ? FilmFormat::of($story->story()->shape) : FilmFormat::of(
+            $story->story()->shape,
+            $last->size,
+            $last->container,
+        );
     }
 }

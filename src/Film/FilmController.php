@@ -32,8 +32,12 @@ final readonly class FilmController
      */
     #[Route('/api/stories/{id}/films', name: 'make_film', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
-    public function make(#[MapEntity] StoryRecord $story, #[MapRequestPayload(acceptFormat: 'json')] FilmWanted $wanted = new FilmWanted()): JsonResponse
-    {
+    public function make(
+        #[MapEntity]
+        StoryRecord $story,
+        #[MapRequestPayload(acceptFormat: 'json')]
+        FilmWanted $wanted = new FilmWanted(),
+    ): JsonResponse {
         [$film, $isNew] = $this->films->order($story, $wanted->size, $wanted->container);
 
         return new JsonResponse($film->toArray(), $isNew ? 202 : 200);
@@ -59,14 +63,24 @@ final readonly class FilmController
     #[IsGranted(FilmVoter::WATCH, 'film')]
     public function video(#[MapEntity] FilmRecord $film, Request $request): Response
     {
-        return $this->file($film, $film->video(), $film->container->type(), $request->query->has('download') ? $film->title . '.' . $film->container->value : null);
+        return $this->file(
+            $film,
+            $film->video(),
+            $film->container->type(),
+            $request->query->has('download') ? $film->title . '.' . $film->container->value : null,
+        );
     }
 
     #[Route('/api/films/{id}/captions.vtt', name: 'film_captions', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(FilmVoter::WATCH, 'film')]
     public function captions(#[MapEntity] FilmRecord $film, Request $request): Response
     {
-        return $this->file($film, $film->captions(), 'text/vtt; charset=utf-8', $request->query->has('download') ? $film->title . '.vtt' : null);
+        return $this->file(
+            $film,
+            $film->captions(),
+            'text/vtt; charset=utf-8',
+            $request->query->has('download') ? $film->title . '.vtt' : null,
+        );
     }
 
     /** The captions as SubRip, or as a plain transcript. */

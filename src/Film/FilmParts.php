@@ -28,7 +28,10 @@ final class FilmParts
     /** @return list<string> the keys of all that a film needs */
     public function keys(Plan $plan, FilmFormat $format): array
     {
-        return [...array_map(static fn(Segment $s): string => FilmSegment::key($s->name), Segments::of($plan, $format)), self::soundKey($plan, $format)];
+        return [
+            ...array_map(static fn(Segment $s): string => FilmSegment::key($s->name), Segments::of($plan, $format)),
+            self::soundKey($plan, $format),
+        ];
     }
 
     /** @return array<string, Segment> those that are not made yet, by their names, in the film's order */
@@ -61,7 +64,10 @@ final class FilmParts
             return true;
         }
 
-        return $this->claims->alone("segment {$segment->name}", fn(): bool => $this->has($segment) || $this->makeNow($plan, $format, $segment, $progress));
+        return $this->claims->alone(
+            "segment {$segment->name}",
+            fn(): bool => $this->has($segment) || $this->makeNow($plan, $format, $segment, $progress),
+        );
     }
 
     /**
@@ -81,7 +87,10 @@ final class FilmParts
     /** @return string the path of the whole film's sound, made if it is nowhere */
     public function sound(Plan $plan, FilmFormat $format): string
     {
-        return $this->store->once(self::soundKey($plan, $format), fn(string $new) => (new Mixer($this->renditions))->mix($plan, $format, $new));
+        return $this->store->once(
+            self::soundKey($plan, $format),
+            fn(string $new) => (new Mixer($this->renditions))->mix($plan, $format, $new),
+        );
     }
 
     public static function soundKey(Plan $plan, FilmFormat $format): string

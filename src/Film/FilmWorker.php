@@ -91,7 +91,12 @@ final class FilmWorker
         $segment = $this->segmentOf($film, $message->name);
         if (null !== $segment) {
             $this->ahead->used([FilmSegment::key($segment->name)]);
-            $made = $this->parts->make($this->planOf($film), $film->format(), $segment, fn(int $frames): bool => $this->tell($message, $frames));
+            $made = $this->parts->make(
+                $this->planOf($film),
+                $film->format(),
+                $segment,
+                fn(int $frames): bool => $this->tell($message, $frames),
+            );
             if (null === $made) {
                 // Two films may need the same one at the same time: the second waits for the first.
                 $this->bus->dispatch($message, [new DelayStamp(self::WAIT_FOR_OTHER)]);
@@ -100,7 +105,10 @@ final class FilmWorker
                 return; // Or it was cancelled meanwhile.
             }
         }
-        $this->database->executeStatement('UPDATE film_segment SET done = true, frames_done = frames WHERE film_id = ? AND name = ?', [$message->film, $message->name]);
+        $this->database->executeStatement(
+            'UPDATE film_segment SET done = true, frames_done = frames WHERE film_id = ? AND name = ?',
+            [$message->film, $message->name],
+        );
         $this->tell($message, null);
         $this->concatenateIfReady($message->film);
     }
@@ -117,8 +125,14 @@ final class FilmWorker
         $scratch = new Scratch();
         $this->ahead->used([FilmParts::soundKey($plan, $format)]);
         $sound = $this->parts->sound($plan, $format);
-        $segments = array_map(fn(Segment $s): array => [$this->parts->segment($plan, $format, $s), $s->frames], Segments::of($plan, $format));
-        $video = $this->store->once($film->video(), fn(string $new) => (new FilmMuxer())->mux($plan, $format, $segments, $sound, $new, $scratch));
+        $segments = array_map(
+            fn(Segment $s): array => [$this->parts->segment($plan, $format, $s), $s->frames],
+            Segments::of($plan, $format),
+        );
+        $video = $this->store->once(
+            $film->video(),
+            fn(string $new) => (new FilmMuxer())->mux($plan, $format, $segments, $sound, $new, $scratch),
+        );
         $this->store->write($film->captions(), WebVtt::write($plan->cues, $plan->language));
         // Stopped meanwhile, it stays stopped.
         $this->films->whileUnderWay($film, static function (FilmRecord $film) use ($video): void {
@@ -142,7 +156,10 @@ final class FilmWorker
             $state = $this->database->fetchOne('SELECT state FROM film WHERE id = ? FOR UPDATE', [$message->film]);
             if (\is_string($state)) {
                 $failed = FilmState::from($state)->after(FilmAct::Fail);
-                $this->database->executeStatement('UPDATE film SET state = ? WHERE id = ? AND state <> ?', [$failed->value, $message->film, $failed->value]);
+                $this->database->executeStatement(
+                    'UPDATE film SET state = ? WHERE id = ? AND state <> ?',
+                    [$failed->value, $message->film, $failed->value],
+                );
             }
         });
     }
@@ -181,9 +198,15 @@ final class FilmWorker
     private function tell(MakeSegment $message, ?int $frames): bool
     {
         if (null !== $frames) {
-            $this->database->executeStatement('UPDATE film_segment SET frames_done = ? WHERE film_id = ? AND name = ?', [$frames, $message->film, $message->name]);
+            $this->database->executeStatement(
+                'UPDATE film_segment SET frames_done = ? WHERE film_id = ? AND name = ?',
+                [$frames, $message->film, $message->name],
+            );
         }
-        $this->database->executeStatement('UPDATE film SET frames_done = (SELECT COALESCE(SUM(frames_done), 0) FROM film_segment WHERE film_id = film.id) WHERE id = ?', [$message->film]);
+        $this->database->executeStatement(
+            'UPDATE film SET frames_done = (SELECT COALESCE(SUM(frames_done), 0) FROM film_segment WHERE film_id = film.id) WHERE id = ?',
+            [$message->film],
+        );
 
         return FilmState::Cancelled->value !== $this->database->fetchOne('SELECT state FROM film WHERE id = ?', [$message->film]);
     }

@@ -43,8 +43,15 @@ final readonly class HandInController
 
     #[Route('/api/assignments/{id}/handins', name: 'hand_in', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(AssignmentVoter::HAND_IN, 'assignment')]
-    public function handIn(#[MapEntity] Assignment $assignment, #[CurrentUser] User $user, #[MapRequestPayload(acceptFormat: 'json')] FilmHandedIn $body, AuthorizationCheckerInterface $access): JsonResponse
-    {
+    public function handIn(
+        #[MapEntity]
+        Assignment $assignment,
+        #[CurrentUser]
+        User $user,
+        #[MapRequestPayload(acceptFormat: 'json')]
+        FilmHandedIn $body,
+        AuthorizationCheckerInterface $access,
+    ): JsonResponse {
         $film = Uuid::isValid($body->film) ? $this->entities->find(FilmRecord::class, $body->film) : null;
         if (null === $film || !$access->isGranted(FilmVoter::OWN, $film)) {
             throw new AccessDeniedException();
@@ -102,13 +109,23 @@ final readonly class HandInController
     {
         $cover = $handIn->film->story()->cover() ?? throw new NotFoundHttpException();
 
-        return Media::of($store, $files->rendition($cover->asset, trim('thumb-' . $cover->recipe->key(), '-'), Shape::Wide) ?? throw new NotFoundHttpException(), 'image/jpeg');
+        return Media::of(
+            $store,
+            $files->rendition($cover->asset, trim('thumb-' . $cover->recipe->key(), '-'), Shape::Wide) ?? throw new NotFoundHttpException(),
+            'image/jpeg',
+        );
     }
 
     #[Route('/api/handins/{id}/remarks', name: 'remark', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(HandInVoter::ANSWER, 'handIn')]
-    public function remark(#[MapEntity] HandIn $handIn, #[CurrentUser] User $user, #[MapRequestPayload(acceptFormat: 'json')] NewRemark $new): JsonResponse
-    {
+    public function remark(
+        #[MapEntity]
+        HandIn $handIn,
+        #[CurrentUser]
+        User $user,
+        #[MapRequestPayload(acceptFormat: 'json')]
+        NewRemark $new,
+    ): JsonResponse {
         $frame = Rate::frames(min($new->seconds, $handIn->film->seconds));
         $slides = array_filter($this->plans->plan($handIn->film->story())->scenes, static fn(Scene $s): bool => $s->start <= $frame);
         $at = end($slides);
@@ -179,7 +196,10 @@ final readonly class HandInController
                 'comesIn' => Rate::seconds($s->comesIn), 'voice' => $plan->spoken($s->id),
             ], $plan->scenes),
             'credits' => $plan->credits,
-            'all' => array_map(static fn(HandIn $h): array => ['id' => (string) $h->id, 'number' => $h->number, 'state' => $h->state->value], $all),
+            'all' => array_map(
+                static fn(HandIn $h): array => ['id' => (string) $h->id, 'number' => $h->number, 'state' => $h->state->value],
+                $all,
+            ),
         ];
     }
 }

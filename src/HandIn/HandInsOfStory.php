@@ -20,6 +20,9 @@ final readonly class HandInsOfStory implements ViewPart
 
     public function of(StoryRecord $story): mixed
     {
-        return array_map(static fn(HandIn $h): array => $h->toArray(), $this->entities->getRepository(HandIn::class)->findBy(['story' => $story], ['number' => 'DESC']));
+        return array_map(
+            static fn(HandIn $h): array => $h->toArray(),
+            $this->entities->getRepository(HandIn::class)->findBy(['story' => $story], ['number' => 'DESC']),
+        );
     }
 }

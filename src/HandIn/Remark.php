@@ -41,6 +41,12 @@ class Remark
     /** @return array{id: string, seconds: float, slide: string, text: string, author: string} */
     public function toArray(): array
     {
-        return ['id' => (string) $this->id, 'seconds' => Rate::seconds($this->frame), 'slide' => $this->slide, 'text' => $this->text, 'author' => $this->author->firstName];
+        return [
+            'id' => (string) $this->id,
+            'seconds' => Rate::seconds($this->frame),
+            'slide' => $this->slide,
+            'text' => $this->text,
+            'author' => $this->author->firstName,
+        ];
     }
 }

@@ -37,7 +37,10 @@ final readonly class ProblemListener
             $error instanceof Refused => new Problem(409, $error->said),
             $error instanceof Malformed, $error instanceof Unreadable => new Problem(422, $error->said),
             $error instanceof Stale => new Problem(412, 'problem.stale', ['revision' => $error->revision]),
-            $error->getPrevious() instanceof ValidationFailedException => new Problem(422, Violation::first($error->getPrevious()->getViolations())),
+            $error->getPrevious() instanceof ValidationFailedException => new Problem(
+                422,
+                Violation::first($error->getPrevious()->getViolations()),
+            ),
             $error->getPrevious() instanceof NotEncodableValueException => new Problem(422, 'request.not-json'),
             $error->getPrevious() instanceof RequestExceptionInterface => new Problem(400, 'problem.not-understood'),
             $error instanceof HttpExceptionInterface => match ($error->getStatusCode()) {

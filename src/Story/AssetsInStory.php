@@ -49,7 +49,10 @@ final readonly class AssetsInStory
             $slide = null === $asset->slide ? null : $story->slide($asset->slide);
             $asset->same = null === $slide ? $asset->same : null;
 
-            return null === $slide || !$made instanceof Picture || $slide->picture()?->asset === $made->id ? null : new SetPicture($slide->id, $made->id);
+            return null === $slide || !$made instanceof Picture || $slide->picture()?->asset === $made->id ? null : new SetPicture(
+                $slide->id,
+                $made->id,
+            );
         }
 
         return match (true) {

@@ -29,8 +29,15 @@ final readonly class Pasting
      *
      * @throws Refused|Stale
      */
-    public function paste(StoryRecord $into, StoryRecord $from, array $slides, array $ids, ?string $after, int $revision, User $author): void
-    {
+    public function paste(
+        StoryRecord $into,
+        StoryRecord $from,
+        array $slides,
+        array $ids,
+        ?string $after,
+        int $revision,
+        User $author,
+    ): void {
         if (\count($slides) !== \count($ids)) {
             throw new Refused('edit.copies-need-ids');
         }

@@ -36,7 +36,10 @@ final readonly class PlanMaker
             $picture = $slide->picture();
             // Only words need to know what lies under them.
             if (null !== $picture && '' !== trim($slide->words(WordsRole::Caption)->text ?? '')) {
-                $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->files->light($picture->asset, $picture->recipe);
+                $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->files->light(
+                    $picture->asset,
+                    $picture->recipe,
+                );
             }
         }
 

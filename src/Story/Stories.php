@@ -32,7 +32,10 @@ final readonly class Stories
             $new = array_reduce($edits, static fn(Story $s, Edit $edit): Story => $edit->apply($s), $story)->checked();
             $change = Change::between($story, $new);
             if (!$change->isNothing()) {
-                $this->entities->getConnection()->executeStatement('UPDATE story_change SET superseded = true WHERE story_id = ? AND author_id = ? AND undone AND NOT superseded', [(string) $record->id, (string) $author->id]);
+                $this->entities->getConnection()->executeStatement(
+                    'UPDATE story_change SET superseded = true WHERE story_id = ? AND author_id = ? AND undone AND NOT superseded',
+                    [(string) $record->id, (string) $author->id],
+                );
                 $this->entities->persist(new StoryChange($record, $author, $change));
             }
 
@@ -96,6 +99,9 @@ final readonly class Stories
 
     private function step(StoryRecord $record, User $author, bool $undone, string $order): ?StoryChange
     {
-        return $this->entities->getRepository(StoryChange::class)->findOneBy(['story' => $record, 'author' => $author, 'undone' => $undone, 'superseded' => false], ['number' => $order]);
+        return $this->entities->getRepository(StoryChange::class)->findOneBy(
+            ['story' => $record, 'author' => $author, 'undone' => $undone, 'superseded' => false],
+            ['number' => $order],
+        );
     }
 }

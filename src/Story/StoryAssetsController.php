@@ -58,15 +58,24 @@ final readonly class StoryAssetsController
         '/{asset}/{name}',
         name: 'asset_file',
         methods: ['GET'],
-        requirements: ['asset' => Requirement::UUID, 'name' => '(full|whole|thumb|whole-thumb)(-t(90|180|270))?\.jpg|voice\.flac|music\.ogg'],
+        requirements: [
+            'asset' => Requirement::UUID,
+            'name' => '(full|whole|thumb|whole-thumb)(-t(90|180|270))?\.jpg|voice\.flac|music\.ogg',
+        ],
     )]
     public function file(#[MapEntity] StoryRecord $story, string $asset, string $name): Response
     {
         $document = $story->story();
         [$key, $type] = match (true) {
             'voice.flac' === $name => [null === $document->voice($asset) ? null : AssetFiles::voice($asset), 'audio/flac'],
-            'music.ogg' === $name => [null === $document->music($asset) ? null : AssetFiles::music($asset, MeasuredMusic::LIGHT), 'audio/ogg'],
-            default => [null === $document->picture($asset) ? null : $this->files->rendition($asset, substr($name, 0, -4), $document->shape), 'image/jpeg'],
+            'music.ogg' === $name => [
+                null === $document->music($asset) ? null : AssetFiles::music($asset, MeasuredMusic::LIGHT),
+                'audio/ogg',
+            ],
+            default => [
+                null === $document->picture($asset) ? null : $this->files->rendition($asset, substr($name, 0, -4), $document->shape),
+                'image/jpeg',
+            ],
         };
 
         return Media::of($this->store, $key ?? throw new NotFoundHttpException(), $type);

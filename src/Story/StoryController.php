@@ -41,8 +41,13 @@ final readonly class StoryController
     public function __construct(private EntityManagerInterface $entities, private Stories $stories, private StoryView $view) {}
 
     #[Route('', name: 'begin_story', methods: ['POST'])]
-    public function begin(#[MapRequestPayload(acceptFormat: 'json')] NewStory $new, #[CurrentUser] User $user, AuthorizationCheckerInterface $access): JsonResponse
-    {
+    public function begin(
+        #[MapRequestPayload(acceptFormat: 'json')]
+        NewStory $new,
+        #[CurrentUser]
+        User $user,
+        AuthorizationCheckerInterface $access,
+    ): JsonResponse {
         $assignment = null;
         if (null !== $new->assignment) {
             $assignment = Uuid::isValid($new->assignment) ? $this->entities->find(Assignment::class, $new->assignment) : null;
@@ -104,8 +109,15 @@ final readonly class StoryController
     /** Slides that were copied or cut, here or in another story of one's own. */
     #[Route('/{id}/slides', name: 'paste_slides', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
-    public function paste(#[MapEntity] StoryRecord $story, Request $request, #[CurrentUser] User $user, Pasting $pasting, AuthorizationCheckerInterface $access): JsonResponse
-    {
+    public function paste(
+        #[MapEntity]
+        StoryRecord $story,
+        Request $request,
+        #[CurrentUser]
+        User $user,
+        Pasting $pasting,
+        AuthorizationCheckerInterface $access,
+    ): JsonResponse {
         $body = Body::of($request);
         $slides = array_map(Slide::read(...), $body->objects('slides'));
         if ([] === $slides || \count($slides) > Limits::SLIDES) {

@@ -44,7 +44,14 @@ final readonly class StoryView
         // These may change without the story.
         $ops = array_map(
             static fn(string $key): array => ['op' => 'replace', 'path' => '/' . $key, 'value' => $view[$key]],
-            ['revision', 'changedAt', 'canUndo', 'canRedo', 'assignment', ...array_map(static fn(ViewPart $part): string => $part->name(), [...$this->parts])],
+            [
+                'revision',
+                'changedAt',
+                'canUndo',
+                'canRedo',
+                'assignment',
+                ...array_map(static fn(ViewPart $part): string => $part->name(), [...$this->parts]),
+            ],
         );
 
         return new JsonResponse([...$ops, ...$before->to($now, $view)], 200, ['Content-Type' => 'application/json-patch+json']);

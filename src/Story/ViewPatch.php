@@ -162,7 +162,10 @@ final readonly class ViewPatch
      */
     private static function named(string $path, array $then, array $now, array $items): array
     {
-        $ops = array_map(static fn(int|string $key): array => ['op' => 'remove', 'path' => "/{$path}/{$key}"], array_keys(array_diff_key($then, $now)));
+        $ops = array_map(
+            static fn(int|string $key): array => ['op' => 'remove', 'path' => "/{$path}/{$key}"],
+            array_keys(array_diff_key($then, $now)),
+        );
         foreach (array_diff_assoc($now, $then) as $key => $_) {
             $ops[] = ['op' => 'add', 'path' => "/{$path}/{$key}", 'value' => $items[$key]];
         }

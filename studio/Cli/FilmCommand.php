@@ -28,7 +28,13 @@ final class FilmCommand extends FolderCommand
         parent::configure();
         $this->setDescription($this->say('cli.film'));
         $this->addArgument('out', InputArgument::REQUIRED, $this->say('cli.out.about'))
-            ->addOption('size', null, InputOption::VALUE_REQUIRED, $this->say('cli.size.about', ['sizes' => implode(', ', FilmFormat::SIZES)]), '720')
+            ->addOption(
+                'size',
+                null,
+                InputOption::VALUE_REQUIRED,
+                $this->say('cli.size.about', ['sizes' => implode(', ', FilmFormat::SIZES)]),
+                '720',
+            )
             ->addOption('height', null, InputOption::VALUE_REQUIRED, $this->say('cli.height.about'))
             ->addOption('workers', null, InputOption::VALUE_REQUIRED, $this->say('cli.workers.about'));
     }

@@ -63,7 +63,13 @@ abstract class FolderCommand extends Command
     }
 
     /** @throws Unreadable|ToolFailed */
-    abstract protected function perform(Story $story, Plan $plan, FolderRenditions $renditions, InputInterface $input, OutputInterface $output): int;
+    abstract protected function perform(
+        Story $story,
+        Plan $plan,
+        FolderRenditions $renditions,
+        InputInterface $input,
+        OutputInterface $output,
+    ): int;
 
     /** @throws Unreadable */
     private static function asked(Story $story, InputInterface $input): Story

@@ -30,7 +30,10 @@ final class PlanCommand extends FolderCommand
 
             return ['file' => null === $slide ? null : $story->pictureOf($slide)?->file] + $scene->toArray();
         }, $plan->scenes);
-        $output->writeln(json_encode($printed, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode($printed, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }

@@ -33,9 +33,15 @@ final class ProofCommand extends FolderCommand
         }
         foreach ($findings as $finding) {
             $must = $must || Severity::Must === $finding->level;
-            $numbers = array_map(static fn(string $id): int => (int) $story->indexOf($id) + 1, array_map(strval(...), array_keys($finding->slides)));
+            $numbers = array_map(
+                static fn(string $id): int => (int) $story->indexOf($id) + 1,
+                array_map(strval(...), array_keys($finding->slides)),
+            );
             $said = \count($numbers) > 1 ? new Message('cli.slides', ['finding' => $finding->message, 'slides' => implode(', ', $numbers)]) : $finding->message;
-            $output->writeln($this->say(Severity::Must === $finding->level ? 'cli.must' : 'cli.should', ['finding' => $said], $story->language), OutputInterface::OUTPUT_RAW);
+            $output->writeln(
+                $this->say(Severity::Must === $finding->level ? 'cli.must' : 'cli.should', ['finding' => $said], $story->language),
+                OutputInterface::OUTPUT_RAW,
+            );
         }
 
         return $must ? 1 : 0;

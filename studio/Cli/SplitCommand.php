@@ -54,17 +54,29 @@ final class SplitCommand extends FolderCommand
         if (null === $points) {
             throw new Unreadable('cli.too-few-pauses', ['pauses' => \count($measured->pauses), 'slides' => \count($slides)]);
         }
-        $ends = [$seconds($measured->from), ...array_map(static fn(SplitPoint $point): float => $point->at, $points), $seconds($measured->to)];
+        $ends = [
+            $seconds($measured->from),
+            ...array_map(static fn(SplitPoint $point): float => $point->at, $points),
+            $seconds($measured->to),
+        ];
         $parts = [];
         foreach ($slides as $i => $slide) {
             $file = $story->pictureOf($slide)->file ?? '';
-            $parts[] = ['file' => $file, 'from' => round($ends[$i], 3), 'to' => round($ends[$i + 1], 3), 'confidence' => $points[$i]->confidence ?? 1.0];
+            $parts[] = [
+                'file' => $file,
+                'from' => round($ends[$i], 3),
+                'to' => round($ends[$i + 1], 3),
+                'confidence' => $points[$i]->confidence ?? 1.0,
+            ];
             if (true === $input->getOption('write')) {
                 $to = self::argument($input, 'folder') . '/' . pathinfo($file, \PATHINFO_FILENAME) . '.flac';
                 Tool::ffmpeg(['-v', 'error', '-i', $renditions->voice('split'), '-ss', (string) $ends[$i], '-to', (string) $ends[$i + 1], '-c:a', 'flac', '-fflags', '+bitexact', Tool::file($to)]);
             }
         }
-        $output->writeln(json_encode($parts, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode($parts, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES),
+            OutputInterface::OUTPUT_RAW,
+        );
 
         return self::SUCCESS;
     }

@@ -55,7 +55,10 @@ final class FolderRenditions implements Renditions
         $folder = $this->folderOf('picture', $id, $path);
         if (!is_file($folder . '/size.json')) {
             $prepared = $this->made($folder, static fn(string $new): PreparedPicture => (new PicturePreparer())->prepare($path, $new));
-            file_put_contents($folder . '/size.json', json_encode(['width' => $prepared->width, 'height' => $prepared->height], \JSON_THROW_ON_ERROR));
+            file_put_contents(
+                $folder . '/size.json',
+                json_encode(['width' => $prepared->width, 'height' => $prepared->height], \JSON_THROW_ON_ERROR),
+            );
         }
         /** @var array{width: int, height: int} $size as written above */
         $size = json_decode((string) file_get_contents($folder . '/size.json'), true, 4, \JSON_THROW_ON_ERROR);
@@ -68,13 +71,27 @@ final class FolderRenditions implements Renditions
     {
         $folder = $this->folderOf('take', $id, $path);
         if (!is_file($folder . '/measured.json')) {
-            $measured = $this->made($folder, static fn(string $new): MeasuredSound => (new SoundPreparer())->prepare($path, $new . '/take.flac'));
+            $measured = $this->made(
+                $folder,
+                static fn(string $new): MeasuredSound => (new SoundPreparer())->prepare($path, $new . '/take.flac'),
+            );
             file_put_contents($folder . '/measured.json', json_encode($measured, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
         }
         /** @var array{samples: int, from: int, to: int, loudness: float|null, peak: float, noise: float|null, clipped: bool, pauses: list<array{int, int}>, peaks: list<float>, cleaned: float} $m as written above */
         $m = json_decode((string) file_get_contents($folder . '/measured.json'), true, 8, \JSON_THROW_ON_ERROR);
 
-        return new MeasuredSound($m['samples'], $m['from'], $m['to'], $m['loudness'], $m['peak'], $m['noise'], $m['clipped'], $m['pauses'], $m['peaks'], $m['cleaned']);
+        return new MeasuredSound(
+            $m['samples'],
+            $m['from'],
+            $m['to'],
+            $m['loudness'],
+            $m['peak'],
+            $m['noise'],
+            $m['clipped'],
+            $m['pauses'],
+            $m['peaks'],
+            $m['cleaned'],
+        );
     }
 
     /** @throws Unreadable */
@@ -136,7 +153,11 @@ final class FolderRenditions implements Renditions
 
     private function folderOf(string $kind, string $id, string $path): string
     {
-        return $this->known[$kind . ':' . $id] = $this->kept . '/' . $kind . '-' . substr(hash('sha256', self::VERSION . hash_file('sha256', $path)), 0, 32);
+        return $this->known[$kind . ':' . $id] = $this->kept . '/' . $kind . '-' . substr(
+            hash('sha256', self::VERSION . hash_file('sha256', $path)),
+            0,
+            32,
+        );
     }
 
     /**

@@ -56,7 +56,10 @@ final readonly class StoryFolder
         foreach ($story->slides as $slide) {
             $picture = $slide->picture();
             if (null !== $picture) {
-                $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->renditions->light($picture->asset, $picture->recipe);
+                $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->renditions->light(
+                    $picture->asset,
+                    $picture->recipe,
+                );
             }
         }
 
@@ -106,7 +109,10 @@ final readonly class StoryFolder
             $caption = mb_substr(trim($this->text($stem . '.caption.txt')), 0, Limits::WORDS);
             $slides[] = new Slide(
                 's' . substr($id, 1),
-                layers: [new PictureLayer('picture', $id), ...('' === $caption ? [] : [new WordsLayer('caption', WordsRole::Caption, $caption)])],
+                layers: [
+                    new PictureLayer('picture', $id),
+                    ...('' === $caption ? [] : [new WordsLayer('caption', WordsRole::Caption, $caption)]),
+                ],
                 script: trim($this->text($stem . '.txt')),
                 voice: null === $voice ? [] : [new Span($voice->id, $voice->from, $voice->to)],
             );
@@ -141,7 +147,11 @@ final readonly class StoryFolder
         if (null === $file || \in_array('bed', array_map(static fn(string $name): string => pathinfo($name, \PATHINFO_FILENAME), $this->ending($names, self::PICTURES)), true)) {
             return [[], []];
         }
-        $music = $this->named($file, fn(string $path) => $this->renditions->addMusic('bed', $path))->music('bed', $file, $sources[$file] ?? new Source());
+        $music = $this->named($file, fn(string $path) => $this->renditions->addMusic('bed', $path))->music(
+            'bed',
+            $file,
+            $sources[$file] ?? new Source(),
+        );
 
         return [['bed' => $music], [new Bed('bed', 'bed')]];
     }

@@ -28,7 +28,10 @@ final class IcuCatalogue implements Catalogue
         $primary = strtolower((string) \Locale::getPrimaryLanguage($language));
         $spoken = $this->has($message->code, self::ALSO[$primary] ?? $primary) ? self::ALSO[$primary] ?? $primary : 'en';
         $pattern = $this->in($spoken)[$message->code] ?? throw new \LogicException("The catalogue has no {$message->code}.");
-        $values = array_map(fn(mixed $value): mixed => $value instanceof Message ? $this->say($value, $language) : $value, $message->parameters);
+        $values = array_map(
+            fn(mixed $value): mixed => $value instanceof Message ? $this->say($value, $language) : $value,
+            $message->parameters,
+        );
         // Digits as they stand everywhere else in the film and on the page.
         $said = ($this->formatters["{$spoken} {$message->code}"] ??= new \MessageFormatter($spoken . '-u-nu-latn', $pattern))->format($values);
 
@@ -60,6 +63,10 @@ final class IcuCatalogue implements Catalogue
         $path = self::FOLDER . '/' . $name;
         $read = is_file($path) ? json_decode((string) file_get_contents($path), true, 2, \JSON_THROW_ON_ERROR) : [];
 
-        return array_filter(\is_array($read) ? $read : [], static fn(mixed $pattern, int|string $code): bool => \is_string($pattern) && \is_string($code), \ARRAY_FILTER_USE_BOTH);
+        return array_filter(
+            \is_array($read) ? $read : [],
+            static fn(mixed $pattern, int|string $code): bool => \is_string($pattern) && \is_string($code),
+            \ARRAY_FILTER_USE_BOTH,
+        );
     }
 }

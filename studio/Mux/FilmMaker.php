@@ -38,7 +38,14 @@ final readonly class FilmMaker
         }
         $sound = $this->kept . '/' . Mixer::name($plan, $format) . '.sound';
         $this->makeAll(array_values($missing), self::isKept($sound) ? null : $sound, $plan, $format, $path, $scratch, $progress);
-        (new FilmMuxer())->mux($plan, $format, array_map(static fn(Segment $s): array => [$path($s), $s->frames], $segments), $sound, $scratch->path('film'), $scratch);
+        (new FilmMuxer())->mux(
+            $plan,
+            $format,
+            array_map(static fn(Segment $s): array => [$path($s), $s->frames], $segments),
+            $sound,
+            $scratch->path('film'),
+            $scratch,
+        );
         if (!@rename($scratch->path('film'), $to) && !copy($scratch->path('film'), $to)) {
             throw ToolFailed::notWritten($to);
         }
@@ -61,8 +68,15 @@ final readonly class FilmMaker
      * @param \Closure(Segment): string     $path
      * @param \Closure(int, int): void|null $progress
      */
-    private function makeAll(array $segments, ?string $sound, Plan $plan, FilmFormat $format, \Closure $path, Scratch $scratch, ?\Closure $progress): void
-    {
+    private function makeAll(
+        array $segments,
+        ?string $sound,
+        Plan $plan,
+        FilmFormat $format,
+        \Closure $path,
+        Scratch $scratch,
+        ?\Closure $progress,
+    ): void {
         $total = array_sum(array_map(static fn(Segment $s): int => $s->frames, $segments));
         $children = [];
         for ($k = 0; $k < min($this->workers, \count($segments) + (null === $sound ? 0 : 1)); ++$k) {

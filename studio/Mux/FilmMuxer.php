@@ -74,7 +74,13 @@ final readonly class FilmMuxer
             $about .= 'comment=' . $escape(implode("\n", $plan->credits)) . "\n";
         }
         foreach ($plan->scenes as $scene) {
-            $about .= \sprintf("[CHAPTER]\nTIMEBASE=1/%d\nSTART=%d\nEND=%d\ntitle=%s\n", Rate::FPS, $scene->start, $scene->end, $escape($scene->name));
+            $about .= \sprintf(
+                "[CHAPTER]\nTIMEBASE=1/%d\nSTART=%d\nEND=%d\ntitle=%s\n",
+                Rate::FPS,
+                $scene->start,
+                $scene->end,
+                $escape($scene->name),
+            );
         }
 
         return $about;

@@ -28,7 +28,11 @@ final readonly class Mixer
     /** Tells all that determines the sound: a film whose sound is the same needs no new mix. */
     public static function name(Plan $plan, FilmFormat $format): string
     {
-        return substr(hash('sha256', json_encode([self::VERSION, $plan->frames(), $plan->plays, $format->audio()], \JSON_THROW_ON_ERROR)), 0, 32);
+        return substr(
+            hash('sha256', json_encode([self::VERSION, $plan->frames(), $plan->plays, $format->audio()], \JSON_THROW_ON_ERROR)),
+            0,
+            32,
+        );
     }
 
     /** Writes sound of exactly the plan's length, in two channels. @throws ToolFailed */
@@ -41,7 +45,12 @@ final readonly class Mixer
         foreach ($plan->plays(Bus::Bed) as $play) {
             $mixed[] = '[' . $this->bed($play, $scratch, $graph) . ']';
         }
-        $limited = \sprintf('aresample=%d,alimiter=limit=%.4F:level=0:attack=2:release=60:latency=1,aresample=%d', self::OVERSAMPLED, Loudness::factor(Loudness::LIMIT), Rate::SAMPLES);
+        $limited = \sprintf(
+            'aresample=%d,alimiter=limit=%.4F:level=0:attack=2:release=60:latency=1,aresample=%d',
+            self::OVERSAMPLED,
+            Loudness::factor(Loudness::LIMIT),
+            Rate::SAMPLES,
+        );
         $graph->filters[] = implode('', $mixed) . (1 === \count($mixed) ? '' : \sprintf('amix=inputs=%d:normalize=0:duration=first:dropout_transition=0,', \count($mixed)))
             . \sprintf('%s,apad=whole_len=%d,atrim=end_sample=%d[mix]', $limited, $samples, $samples);
         // A graph of many voices is longer than a command may be.
@@ -60,7 +69,12 @@ final readonly class Mixer
         $at = 0;
         $silence = static function (int $length) use ($graph, &$row): void {
             if ($length > 0) {
-                $graph->filters[] = \sprintf('anullsrc=r=%d:cl=mono,atrim=end_sample=%d,aformat=sample_fmts=fltp[s%d]', Rate::SAMPLES, $length, \count($row));
+                $graph->filters[] = \sprintf(
+                    'anullsrc=r=%d:cl=mono,atrim=end_sample=%d,aformat=sample_fmts=fltp[s%d]',
+                    Rate::SAMPLES,
+                    $length,
+                    \count($row),
+                );
                 $row[] = '[s' . \count($row) . ']';
             }
         };
@@ -80,7 +94,13 @@ final readonly class Mixer
     private function voice(Play $play, string $label, Scratch $scratch, SoundGraph $graph): void
     {
         $sound = $graph->input(['-i', Tool::file($this->renditions->sound($play))]);
-        $cut = \sprintf('[%d:a]atrim=start_sample=%d:end_sample=%d,asetpts=N/SR/TB,aformat=sample_fmts=fltp:channel_layouts=mono,apad=whole_len=%d', $sound, $play->from, $play->to, $play->length());
+        $cut = \sprintf(
+            '[%d:a]atrim=start_sample=%d:end_sample=%d,asetpts=N/SR/TB,aformat=sample_fmts=fltp:channel_layouts=mono,apad=whole_len=%d',
+            $sound,
+            $play->from,
+            $play->to,
+            $play->length(),
+        );
         $steady = self::steady($play);
         if (null === $steady) {
             $gains = $this->gains($play, $scratch, $graph);
@@ -110,14 +130,23 @@ final readonly class Mixer
         }
         [[$a, $first], [$b, $gain], [$c, $same], [$d, $last]] = $play->gains;
 
-        return 0.0 === $first && 0.0 === $last && $gain === $same && $a === $play->at && $d === $play->end() && $b - $a === $d - $c ? [$gain, ($b - $a) / Rate::SAMPLES] : null;
+        return 0.0 === $first && 0.0 === $last && $gain === $same && $a === $play->at && $d === $play->end() && $b - $a === $d - $c ? [
+            $gain,
+            ($b - $a) / Rate::SAMPLES,
+        ] : null;
     }
 
     private function bed(Play $play, Scratch $scratch, SoundGraph $graph): string
     {
         $music = $graph->input(['-i', Tool::file($this->renditions->sound($play))]);
         $gains = $this->gains($play, $scratch, $graph);
-        $graph->filters[] = \sprintf('[%d:a]atrim=start_sample=%d:end_sample=%d,asetpts=N/SR/TB,aformat=sample_fmts=fltp:channel_layouts=stereo[m%d]', $music, $play->from, $play->to, $music);
+        $graph->filters[] = \sprintf(
+            '[%d:a]atrim=start_sample=%d:end_sample=%d,asetpts=N/SR/TB,aformat=sample_fmts=fltp:channel_layouts=stereo[m%d]',
+            $music,
+            $play->from,
+            $play->to,
+            $music,
+        );
         $graph->filters[] = \sprintf('[%d:a]pan=stereo|c0=c0|c1=c0,aformat=sample_fmts=fltp[g%d]', $gains, $gains);
         $graph->filters[] = \sprintf('[m%d][g%d]amultiply,adelay=%dS:all=1[b%d]', $music, $gains, $play->at, $music);
 

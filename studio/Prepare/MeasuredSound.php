@@ -33,6 +33,17 @@ final readonly class MeasuredSound
 
     public function voice(string $id, string $file): Voice
     {
-        return new Voice($id, $file, $this->samples, $this->from, $this->to, $this->loudness, $this->peak, $this->noise, $this->clipped, $this->pauses);
+        return new Voice(
+            $id,
+            $file,
+            $this->samples,
+            $this->from,
+            $this->to,
+            $this->loudness,
+            $this->peak,
+            $this->noise,
+            $this->clipped,
+            $this->pauses,
+        );
     }
 }

@@ -81,7 +81,10 @@ final class Metadata
         @getimagesize($path, $info);
         $parsed = \is_array($info) && \is_string($info['APP13'] ?? null) ? @iptcparse($info['APP13']) : false;
 
-        return array_map(static fn(array $values): string => \is_string($values[0] ?? null) ? $values[0] : '', array_filter(\is_array($parsed) ? $parsed : [], is_array(...)));
+        return array_map(
+            static fn(array $values): string => \is_string($values[0] ?? null) ? $values[0] : '',
+            array_filter(\is_array($parsed) ? $parsed : [], is_array(...)),
+        );
     }
 
     /**

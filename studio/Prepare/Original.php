@@ -15,7 +15,24 @@ use Rhapsode\Studio\Tool\Unreadable;
  */
 final class Original
 {
-    private const PNG = ['IHDR', 'PLTE', 'IDAT', 'IEND', 'tRNS', 'gAMA', 'cHRM', 'sRGB', 'iCCP', 'cICP', 'sBIT', 'bKGD', 'pHYs', 'acTL', 'fcTL', 'fdAT'];
+    private const PNG = [
+        'IHDR',
+        'PLTE',
+        'IDAT',
+        'IEND',
+        'tRNS',
+        'gAMA',
+        'cHRM',
+        'sRGB',
+        'iCCP',
+        'cICP',
+        'sBIT',
+        'bKGD',
+        'pHYs',
+        'acTL',
+        'fcTL',
+        'fdAT',
+    ];
     private const WEBP = ['VP8 ', 'VP8L', 'VP8X', 'ALPH', 'ANIM', 'ANMF', 'ICCP'];
 
     /**

@@ -125,7 +125,10 @@ final class PicturePreparer
         [$wide, $high] = [$look->getImageWidth(), $look->getImageHeight()];
         $look->clear();
         if ($wide * $high > self::MOST_PIXELS) {
-            throw new Unreadable('picture.too-many-pixels', ['megapixels' => (int) round($wide * $high / 1e6), 'most' => (int) (self::MOST_PIXELS / 1e6)]);
+            throw new Unreadable(
+                'picture.too-many-pixels',
+                ['megapixels' => (int) round($wide * $high / 1e6), 'most' => (int) (self::MOST_PIXELS / 1e6)],
+            );
         }
         $half = PictureKind::Jpeg === $kind && $wide * $high > self::LARGE;
         $image = new \Imagick();

@@ -42,7 +42,18 @@ final class SoundPreparer
             throw new Unreadable('sound.broken', previous: $problem);
         }
 
-        return new MeasuredSound($samples, $voice[0], $voice[1], $loudness, $peak, VoiceActivity::noise($rms), VoiceActivity::isClipped($came), $pauses, self::drawn($peaks), $cleaning->decibels ?? 0.0);
+        return new MeasuredSound(
+            $samples,
+            $voice[0],
+            $voice[1],
+            $loudness,
+            $peak,
+            VoiceActivity::noise($rms),
+            VoiceActivity::isClipped($came),
+            $pauses,
+            self::drawn($peaks),
+            $cleaning->decibels ?? 0.0,
+        );
     }
 
     /**

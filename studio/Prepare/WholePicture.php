@@ -30,7 +30,12 @@ final class WholePicture
         $ground->resizeImage($width, $height, \Imagick::FILTER_CUBIC, 1);
         $ground->evaluateImage(\Imagick::EVALUATE_MULTIPLY, 0.5);
         $picture->resizeImage($width, $height, \Imagick::FILTER_LANCZOS, 1, true);
-        $ground->compositeImage($picture, \Imagick::COMPOSITE_OVER, intdiv($width - $picture->getImageWidth(), 2), intdiv($height - $picture->getImageHeight(), 2));
+        $ground->compositeImage(
+            $picture,
+            \Imagick::COMPOSITE_OVER,
+            intdiv($width - $picture->getImageWidth(), 2),
+            intdiv($height - $picture->getImageHeight(), 2),
+        );
         $ground->setImageFormat('jpeg');
         $ground->setImageCompressionQuality(90);
         $ground->setSamplingFactors(['2x2', '1x1', '1x1']);

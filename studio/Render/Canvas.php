@@ -39,8 +39,12 @@ final class Canvas
     private ?CData $scratch = null;
     private int $scratchSize = 0;
 
-    private function __construct(private readonly int $sourceWidth, private readonly int $sourceHeight, private readonly int $width, private readonly int $height)
-    {
+    private function __construct(
+        private readonly int $sourceWidth,
+        private readonly int $sourceHeight,
+        private readonly int $width,
+        private readonly int $height,
+    ) {
         $this->params = self::params(self::BICUBIC);
         $this->sourceFormat = self::format($sourceWidth, $sourceHeight);
         $this->targetFormat = self::format($width, $height);
@@ -129,7 +133,16 @@ final class Canvas
             $this->scratchSize = $size->cdata;
             $this->scratch = self::aligned($size->cdata, $this->held);
         }
-        $failed = $zimg->zimg_filter_graph_process($graph, $zimg->cast('zimg_image_buffer_const *', \FFI::addr($source)), $zimg->cast('zimg_image_buffer *', \FFI::addr($target)), $this->scratch, null, null, null, null);
+        $failed = $zimg->zimg_filter_graph_process(
+            $graph,
+            $zimg->cast('zimg_image_buffer_const *', \FFI::addr($source)),
+            $zimg->cast('zimg_image_buffer *', \FFI::addr($target)),
+            $this->scratch,
+            null,
+            null,
+            null,
+            null,
+        );
         $zimg->zimg_filter_graph_free($graph);
         if (0 !== $failed) {
             throw ToolFailed::unable('libzimg', 'scale a frame');
@@ -220,14 +233,23 @@ final class Canvas
         $offset = 0;
         $planes = [];
         $strides = array_map(static fn(array $size): int => (int) (ceil($size[0] / self::ALIGN) * self::ALIGN), $sizes);
-        $next = self::aligned(array_sum(array_map(static fn(int $stride, array $size): int => $stride * $size[1], $strides, $sizes)) + 64 * \count($sizes), $this->held);
+        $next = self::aligned(
+            array_sum(array_map(static fn(int $stride, array $size): int => $stride * $size[1], $strides, $sizes)) + 64 * \count($sizes),
+            $this->held,
+        );
         foreach ($sizes as $i => [$width, $height]) {
             $stride = $strides[$i];
             // The pointer is copied before it is moved on, to where the next plane may begin.
             $data = self::made(self::zimg()->cast('uint8_t *', $next));
             $next += (int) (ceil($stride * $height / self::ALIGN) * self::ALIGN);
             if (null !== $bytes) {
-                $rows = $stride === $width ? substr($bytes, $offset, $width * $height) : self::padded($bytes, $offset, $width, $height, $stride);
+                $rows = $stride === $width ? substr($bytes, $offset, $width * $height) : self::padded(
+                    $bytes,
+                    $offset,
+                    $width,
+                    $height,
+                    $stride,
+                );
                 \FFI::memcpy($data, $rows, \strlen($rows));
                 $offset += $width * $height;
             }

@@ -40,8 +40,34 @@ final readonly class FilmFormat
     {
         return [
             ...match ($this->container) {
-                Container::Mp4 => ['-c:v', 'libx264', '-preset', 'veryfast', '-crf', $this->small ? '26' : '21', '-profile:v', 'high', '-flags:v', '+bitexact'],
-                Container::Webm => ['-c:v', 'libvpx-vp9', '-deadline', 'realtime', '-cpu-used', '6', '-b:v', '0', '-crf', $this->small ? '38' : '32', '-row-mt', '0', '-flags:v', '+bitexact'],
+                Container::Mp4 => [
+                    '-c:v',
+                    'libx264',
+                    '-preset',
+                    'veryfast',
+                    '-crf',
+                    $this->small ? '26' : '21',
+                    '-profile:v',
+                    'high',
+                    '-flags:v',
+                    '+bitexact',
+                ],
+                Container::Webm => [
+                    '-c:v',
+                    'libvpx-vp9',
+                    '-deadline',
+                    'realtime',
+                    '-cpu-used',
+                    '6',
+                    '-b:v',
+                    '0',
+                    '-crf',
+                    $this->small ? '38' : '32',
+                    '-row-mt',
+                    '0',
+                    '-flags:v',
+                    '+bitexact',
+                ],
             },
             '-pix_fmt', 'yuv420p', '-g', '60', '-threads', '1',
             '-color_primaries', 'bt709', '-color_trc', 'bt709', '-colorspace', 'bt709', '-color_range', 'tv', '-chroma_sample_location', 'left',
@@ -63,8 +89,32 @@ final readonly class FilmFormat
     public function audio(): array
     {
         return match ($this->container) {
-            Container::Mp4 => ['-c:a', 'aac', '-aac_coder', 'fast', '-b:a', $this->small ? '80k' : '160k', '-fflags', '+bitexact', '-flags:a', '+bitexact', '-f', 'mp4'],
-            Container::Webm => ['-c:a', 'libopus', '-b:a', $this->small ? '56k' : '112k', '-fflags', '+bitexact', '-flags:a', '+bitexact', '-f', 'matroska'],
+            Container::Mp4 => [
+                '-c:a',
+                'aac',
+                '-aac_coder',
+                'fast',
+                '-b:a',
+                $this->small ? '80k' : '160k',
+                '-fflags',
+                '+bitexact',
+                '-flags:a',
+                '+bitexact',
+                '-f',
+                'mp4',
+            ],
+            Container::Webm => [
+                '-c:a',
+                'libopus',
+                '-b:a',
+                $this->small ? '56k' : '112k',
+                '-fflags',
+                '+bitexact',
+                '-flags:a',
+                '+bitexact',
+                '-f',
+                'matroska',
+            ],
         };
     }
 

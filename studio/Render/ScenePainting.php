@@ -50,7 +50,11 @@ final class ScenePainting
                 $words = 1.0 === $seen
                     ? $this->graph->filter($overlay->taken(), $this->graph->input(['-f', 'png_pipe', '-i', Tool::file($png)]))
                     : $this->raw($overlay, $overlay->faded($overlay->bytes($this->path()), $seen));
-                $this->painted = $this->graph->filter("overlay=x={$overlay->x}:y={$overlay->y}:format=yuv420:eof_action=repeat", $this->under(), $words);
+                $this->painted = $this->graph->filter(
+                    "overlay=x={$overlay->x}:y={$overlay->y}:format=yuv420:eof_action=repeat",
+                    $this->under(),
+                    $words,
+                );
             }
 
             return;
@@ -74,8 +78,15 @@ final class ScenePainting
         $held = $changes ? '' : \sprintf('tpad=stop_mode=clone:stop=%d,', $to - $from - 1);
         // Its frames come at their very times, and before and after them the overlay lets pass what is under it. (Its `enable` would
         // lose those that lie within the stretch: what comes while it is disabled is not looked at.)
-        $timed = $this->graph->filter(\sprintf('%ssetpts=PTS+%d/%d/TB', $held, $from - $this->start, Rate::FPS), $this->raw($overlay, $frames));
-        $this->painted = $this->graph->filter("overlay=x={$overlay->x}:y={$overlay->y}:format=yuv420:eof_action=pass", $this->under(), $timed);
+        $timed = $this->graph->filter(
+            \sprintf('%ssetpts=PTS+%d/%d/TB', $held, $from - $this->start, Rate::FPS),
+            $this->raw($overlay, $frames),
+        );
+        $this->painted = $this->graph->filter(
+            "overlay=x={$overlay->x}:y={$overlay->y}:format=yuv420:eof_action=pass",
+            $this->under(),
+            $timed,
+        );
     }
 
     private function raw(Overlay $overlay, string $bytes): string

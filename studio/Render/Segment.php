@@ -43,7 +43,10 @@ final readonly class Segment
             // What stands still looks the same whenever it is seen.
             $layer->isStill() ? null : [$from, $scene->gone() - $scene->start],
             array_map(static fn(array $stretch): array => [
-                $stretch[0] - $from, $stretch[1] - $from, round($layer->opacity()->at($stretch[0]), 6), round($layer->opacity()->at($stretch[1]), 6),
+                $stretch[0] - $from, $stretch[1] - $from, round($layer->opacity()->at($stretch[0]), 6), round(
+                    $layer->opacity()->at($stretch[1]),
+                    6,
+                ),
             ], $layer->opacity()->stretches($from, $from + $frames)),
         ], $scene->layers)];
     }

@@ -108,7 +108,10 @@ final readonly class SegmentMaker
         $all = $graph->input([...$this->format->raw(Rate::FPS * $moving), '-i', 'pipe:0']);
 
         return 1 === $moving ? [$all] : array_map(
-            static fn(string $share, int $k): string => $graph->filter("select='eq(mod(n\\,{$moving})\\,{$k})',setpts=N/" . Rate::FPS . '/TB,fps=' . Rate::FPS, $share),
+            static fn(string $share, int $k): string => $graph->filter(
+                "select='eq(mod(n\\,{$moving})\\,{$k})',setpts=N/" . Rate::FPS . '/TB,fps=' . Rate::FPS,
+                $share,
+            ),
             $graph->split($all, $moving),
             range(0, $moving - 1),
         );

@@ -22,7 +22,10 @@ final readonly class TransitionPainter
         if (null !== $transition->colour) {
             $path = $this->scratch->path('colour.yuv');
             file_put_contents($path, Canvas::plain($transition->colour, $this->format->width, $this->format->height));
-            $colour = $graph->filter('tpad=stop_mode=clone:stop=' . ($transition->frames - 1), $this->raw($graph, $this->format->width, $this->format->height, $path));
+            $colour = $graph->filter(
+                'tpad=stop_mode=clone:stop=' . ($transition->frames - 1),
+                $this->raw($graph, $this->format->width, $this->format->height, $path),
+            );
             $from = $this->merge($graph, $from, $colour, $this->even($transition->frames, static fn(float $p): float => 2 * $p));
 
             return $this->merge($graph, $from, $to, $this->even($transition->frames, static fn(float $p): float => 2 * $p - 1));
@@ -37,7 +40,10 @@ final readonly class TransitionPainter
         [$width, $height, $bytes] = $mask;
         $path = $this->scratch->path('mask-' . bin2hex(random_bytes(4)) . '.yuv');
         file_put_contents($path, $bytes);
-        $spread = $graph->filter("scale={$this->format->width}:{$this->format->height}:flags=neighbor", $this->raw($graph, $width, $height, $path));
+        $spread = $graph->filter(
+            "scale={$this->format->width}:{$this->format->height}:flags=neighbor",
+            $this->raw($graph, $width, $height, $path),
+        );
 
         return $graph->filter('maskedmerge', $from, $to, $spread);
     }

@@ -23,7 +23,10 @@ final readonly class WordsPainter implements LayerPainter
     {
         if ($layer instanceof PlannedWords && !$layer->block->isEmpty()) {
             $height = $this->format->height;
-            $png = $this->renditions->drawing("{$layer->hash()}-{$height}", static fn(string $to) => (new TextDrawing())->paint($layer->block, $to, $height));
+            $png = $this->renditions->drawing(
+                "{$layer->hash()}-{$height}",
+                static fn(string $to) => (new TextDrawing())->paint($layer->block, $to, $height),
+            );
             $on->lay($png, $layer->opacity());
         }
     }

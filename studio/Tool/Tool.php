@@ -81,7 +81,12 @@ final class Tool
         // Process adds the whole environment of PHP to what it is given, unless a name is said to be false.
         $hidden = array_fill_keys(array_filter(array_keys($_SERVER + $_ENV + getenv()), is_string(...)), false);
 
-        return new Process(['prlimit', '--as=' . $megabytes * 1_000_000, '--', ...$command], env: [...$hidden, ...self::environment()], input: $input, timeout: $seconds);
+        return new Process(
+            ['prlimit', '--as=' . $megabytes * 1_000_000, '--', ...$command],
+            env: [...$hidden, ...self::environment()],
+            input: $input,
+            timeout: $seconds,
+        );
     }
 
     /**

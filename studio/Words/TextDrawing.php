@@ -30,7 +30,12 @@ final class TextDrawing
 
     public function paint(TextBlock $sheet, string $path, int $height): void
     {
-        Tool::run(['rsvg-convert', '--unlimited', '--height', (string) $height, '--keep-aspect-ratio', '--format', 'png', '--output', $path], 30, 3000, $this->svg($sheet, $height));
+        Tool::run(
+            ['rsvg-convert', '--unlimited', '--height', (string) $height, '--keep-aspect-ratio', '--format', 'png', '--output', $path],
+            30,
+            3000,
+            $this->svg($sheet, $height),
+        );
     }
 
     public function svg(TextBlock $sheet, ?int $height = null): string
@@ -41,12 +46,26 @@ final class TextDrawing
             $sheet->lines,
         ));
 
-        return \sprintf('<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d">%3$s</svg>', $sheet->width, $sheet->height, $shapes);
+        return \sprintf(
+            '<svg xmlns="http://www.w3.org/2000/svg" width="%1$d" height="%2$d" viewBox="0 0 %1$d %2$d">%3$s</svg>',
+            $sheet->width,
+            $sheet->height,
+            $shapes,
+        );
     }
 
     private static function plate(Plate $plate): string
     {
-        return \sprintf('<rect x="%.2F" y="%.2F" width="%.2F" height="%.2F" rx="%.2F" fill="%s" fill-opacity="%.2F"/>', $plate->x, $plate->y, $plate->width, $plate->height, $plate->radius, $plate->colour, $plate->opacity);
+        return \sprintf(
+            '<rect x="%.2F" y="%.2F" width="%.2F" height="%.2F" rx="%.2F" fill="%s" fill-opacity="%.2F"/>',
+            $plate->x,
+            $plate->y,
+            $plate->width,
+            $plate->height,
+            $plate->radius,
+            $plate->colour,
+            $plate->opacity,
+        );
     }
 
     private static function line(Line $line): string
@@ -66,7 +85,12 @@ final class TextDrawing
     {
         $scratch = new Scratch();
         file_put_contents($scratch->path('line.txt'), $line->text);
-        $font = \sprintf('%s, %s Semi-Bold %.2Fpx', self::FAMILY[$line->face->value], Face::Reading === $line->face ? 'serif' : 'sans-serif', $line->size * $scale);
+        $font = \sprintf(
+            '%s, %s Semi-Bold %.2Fpx',
+            self::FAMILY[$line->face->value],
+            Face::Reading === $line->face ? 'serif' : 'sans-serif',
+            $line->size * $scale,
+        );
         Tool::run(['pango-view', '--no-display', '--backend=cairo', '--dpi=72', '--margin=0', '--background=transparent', '--foreground=' . $line->colour, '--font=' . $font, '--output=' . $scratch->path('line.png'), $scratch->path('line.txt')], 30, 3000);
         $png = $scratch->path('line.png');
         [$width, $height] = getimagesize($png) ?: throw ToolFailed::notRead($png);

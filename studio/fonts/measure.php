@@ -6,7 +6,12 @@ declare(strict_types=1);
 // (cmap and hmtx, by way of ImageMagick's metrics). Run it again when a font file changes.
 
 $faces = ['reading' => 'literata-*-600-normal.ttf', 'plain' => 'atkinson-hyperlegible-next-*-600-normal.ttf'];
-$ranges = ['latin' => [[0x20, 0x7E], [0xA0, 0xFF], [0x2010, 0x2027], [0x2030, 0x203A], [0x20AC, 0x20AC]], 'latin-ext' => [[0x100, 0x24F], [0x1E00, 0x1EFF]], 'cyrillic' => [[0x400, 0x45F]], 'greek' => [[0x370, 0x3FF]]];
+$ranges = [
+    'latin' => [[0x20, 0x7E], [0xA0, 0xFF], [0x2010, 0x2027], [0x2030, 0x203A], [0x20AC, 0x20AC]],
+    'latin-ext' => [[0x100, 0x24F], [0x1E00, 0x1EFF]],
+    'cyrillic' => [[0x400, 0x45F]],
+    'greek' => [[0x370, 0x3FF]],
+];
 $widths = [];
 foreach ($faces as $face => $pattern) {
     foreach (glob(__DIR__ . '/' . $pattern) ?: [] as $file) {

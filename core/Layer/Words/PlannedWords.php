@@ -41,6 +41,12 @@ final readonly class PlannedWords implements PlannedLayer
 
     public function toArray(): array
     {
-        return ['id' => $this->id, 'kind' => $this->kind()->value, 'hash' => $this->hash(), 'fits' => $this->block->fits, 'opacity' => $this->opacity->toArray()];
+        return [
+            'id' => $this->id,
+            'kind' => $this->kind()->value,
+            'hash' => $this->hash(),
+            'fits' => $this->block->fits,
+            'opacity' => $this->opacity->toArray(),
+        ];
     }
 }

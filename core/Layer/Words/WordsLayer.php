@@ -79,7 +79,12 @@ final readonly class WordsLayer implements Layer
         $light = null === $under ? null : $context->lights[$under->rendition->lightKey()] ?? null;
 
         return $context->memo->recall(
-            $context->key('caption', $this->text, $this->place->value, null === $light || null === $under ? null : [$under->rendition, $under->move]),
+            $context->key(
+                'caption',
+                $this->text,
+                $this->place->value,
+                null === $light || null === $under ? null : [$under->rendition, $under->move],
+            ),
             fn(): TextBlock => $context->typesetter->caption(
                 $this->text,
                 $this->place,

@@ -33,7 +33,11 @@ final class From1
             'shape' => $in->raw('shape'),
             'credits' => $in->raw('credits'),
             'slides' => array_map(static fn(Fields $slide): array => self::slide($slide, $takes, $take), $in->objects('slides')),
-            'assets' => self::table('picture', $pictures, strval(...)) + self::table('voice', $takes, $take) + self::table('music', $in->named('music'), $music),
+            'assets' => self::table('picture', $pictures, strval(...)) + self::table('voice', $takes, $take) + self::table(
+                'music',
+                $in->named('music'),
+                $music,
+            ),
             'beds' => array_map(static fn(Fields $bed): array => self::bed($bed, $music), $in->objects('beds')),
             'captions' => $in->raw('captions'),
         ], static fn(mixed $value): bool => null !== $value);
@@ -97,7 +101,13 @@ final class From1
         }
         $caption = $in->objectOrNull('caption');
         if (null !== $caption && ('' !== ($caption->raw('text') ?? '') || 'bottom' !== ($caption->raw('place') ?? 'bottom'))) {
-            $layers[] = ['id' => 'caption', 'kind' => 'words', 'role' => 'caption', 'text' => $caption->raw('text') ?? '', 'place' => $caption->raw('place') ?? 'bottom'];
+            $layers[] = [
+                'id' => 'caption',
+                'kind' => 'words',
+                'role' => 'caption',
+                'text' => $caption->raw('text') ?? '',
+                'place' => $caption->raw('place') ?? 'bottom',
+            ];
         }
 
         return $layers;

@@ -71,7 +71,13 @@ final class PgTransport implements TransportInterface, KeepaliveReceiverInterfac
         $delay = $envelope->last(DelayStamp::class)?->getDelay() ?? 0;
         $id = $this->database->fetchOne(
             'INSERT INTO queue_message (queue, body, headers, turn, available_at) VALUES (?, ?, ?, ?, ?) RETURNING id',
-            [$this->queue, $encoded['body'], json_encode($encoded['headers'] ?? [], \JSON_THROW_ON_ERROR), $envelope->last(TurnStamp::class)->turn ?? 0, self::now() + $delay],
+            [
+                $this->queue,
+                $encoded['body'],
+                json_encode($encoded['headers'] ?? [], \JSON_THROW_ON_ERROR),
+                $envelope->last(TurnStamp::class)->turn ?? 0,
+                self::now() + $delay,
+            ],
         );
         $this->database->executeStatement('SELECT pg_notify(?, ?)', [$this->channel(), '']);
 

@@ -15,7 +15,10 @@ final readonly class Waiting
     public function seconds(string $queue): ?float
     {
         $now = (int) (microtime(true) * 1000);
-        $since = $this->database->fetchOne('SELECT MIN(available_at) FROM queue_message WHERE queue = ? AND delivered_at IS NULL AND available_at <= ?', [$queue, $now]);
+        $since = $this->database->fetchOne(
+            'SELECT MIN(available_at) FROM queue_message WHERE queue = ? AND delivered_at IS NULL AND available_at <= ?',
+            [$queue, $now],
+        );
 
         return is_numeric($since) ? ($now - (int) $since) / 1000 : null;
     }
