@@ -53,7 +53,10 @@ export function useSweep(
     };
     if (swept.width < PRESS && swept.height < PRESS) return;
     setArea(swept);
-    const touched = latest.current.within(new Rect(swept.x, swept.y, swept.width, swept.height));
+    // A layout counts from where reading begins.
+    const isFromRight = getComputedStyle(ground).direction === 'rtl';
+    const begins = isFromRight ? ground.clientWidth - swept.x - swept.width : swept.x;
+    const touched = latest.current.within(new Rect(begins, swept.y, swept.width, swept.height));
     latest.current.onChoose(new Set([...from.before, ...touched]));
   }, [list]);
 
