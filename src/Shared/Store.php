@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Shared;
 
+use League\Flysystem\Config;
 use League\Flysystem\FilesystemOperator;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Finder\Finder;
@@ -124,7 +125,8 @@ final readonly class Store
     {
         foreach ($this->far?->listContents($from, FilesystemOperator::LIST_DEEP) ?? [] as $object) {
             if ($object->isFile()) {
-                $this->far?->copy($object->path(), $to . substr($object->path(), \strlen($from)));
+                // Nobody but us reads any of them: who may read the first need not be asked.
+                $this->far?->copy($object->path(), $to . substr($object->path(), \strlen($from)), [Config::OPTION_RETAIN_VISIBILITY => false]);
             }
         }
         if (null !== $this->far || !is_dir("{$this->storeFolder}/{$from}")) {

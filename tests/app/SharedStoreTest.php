@@ -83,6 +83,21 @@ final class SharedStoreTest extends TestCase
         self::assertSame([false, false, true, false], array_map($three->has(...), ['takes/a/part-0', 'takes/a/part-1', 'takes/ab/part-0', 'words/a/a.png']));
     }
 
+    public function testAFolderIsCopiedForAllOfThem(): void
+    {
+        $one = $this->computer('one');
+        $one->write('pictures/a/full.jpg', 'a picture');
+        $one->write('pictures/a/thumb.jpg', 'a small one');
+        $one->write('pictures/ab/full.jpg', 'another');
+        $this->computer('two')->copyFolder('pictures/a', 'pictures/b');
+        $one->removeFolder('pictures/a');
+
+        $three = $this->computer('three');
+        self::assertSame('a picture', file_get_contents($three->near('pictures/b/full.jpg')));
+        self::assertSame('a small one', file_get_contents($three->near('pictures/b/thumb.jpg')));
+        self::assertSame([false, true], array_map($three->has(...), ['pictures/a/full.jpg', 'pictures/ab/full.jpg']));
+    }
+
     public function testWhatIsOldGoesFromAllOfThem(): void
     {
         $one = $this->computer('one');

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /*
- * A small object store that speaks the part of S3's protocol which the application uses: objects are put, got, looked at and
+ * A small object store that speaks the part of S3's protocol which the application uses: objects are put, copied, got, looked at and
  * deleted, whole or in parts, and listed and deleted by what their keys begin with. Requests must be signed with the key OBJECT_STORE_KEY; they lie under OBJECT_STORE_FOLDER.
  *
  *     OBJECT_STORE_FOLDER=… OBJECT_STORE_KEY=… php -S 127.0.0.1:9000 tests/stand-ins/object-store.php
@@ -74,6 +74,15 @@ switch ($_SERVER['REQUEST_METHOD']) {
         'GET' !== $_SERVER['REQUEST_METHOD'] || readfile($file);
         exit;
     case 'PUT':
+        if ('' !== $sent('HTTP_X_AMZ_COPY_SOURCE')) {
+            $from = '/' . ltrim(rawurldecode($sent('HTTP_X_AMZ_COPY_SOURCE')), '/');
+            if (str_contains($from, '..') || !is_file($folder . $from)) {
+                $say(404, $no(404, 'NoSuchKey'));
+            }
+            is_dir(\dirname($file)) || mkdir(\dirname($file), 0o777, true);
+            copy($folder . $from, $file);
+            $say(200, '<?xml version="1.0"?><CopyObjectResult><ETag>"' . md5_file($file) . '"</ETag></CopyObjectResult>');
+        }
         $say(200, '', 'ETag: ' . $keep(isset($query['partNumber']) ? "{$upload}/" . (int) $query['partNumber'] : $file));
         // no break
     case 'POST':
