@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Story;
 
+use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\User;
 use Rhapsode\App\Asset\AssetCopies;
@@ -41,17 +42,34 @@ final readonly class Pasting
         if (\count($slides) !== \count($ids)) {
             throw new Refused('edit.copies-need-ids');
         }
-        $isOther = !$into->id->equals($from->id);
-        if ($isOther && $into->revision !== $revision) {
-            throw new Stale($into->revision);
-        }
+        $this->entities->wrapInTransaction(function () use ($into, $from, $slides, $ids, $after, $revision, $author): void {
+            // Of two at once the second brings nothing along.
+            $this->entities->refresh($into, LockMode::PESSIMISTIC_WRITE);
+            if ($into->revision !== $revision) {
+                throw new Stale($into->revision);
+            }
+            $assets = $into->id->equals($from->id) ? [] : $this->brought($from, $slides, $into->id);
+            $renamed = array_map(static fn(Asset $asset): string => $asset->id, $assets);
+            $copied = array_map(static fn(Slide $slide, string $id): Slide => $slide->copied($id, $renamed), $slides, $ids);
+            $this->stories->edit($into, [new PasteSlides($copied, $after, array_values($assets))], $revision, $author);
+        });
+    }
+
+    /**
+     * @param list<Slide> $slides
+     *
+     * @return array<string, Asset> what they show and speak with, had in that place too, by the ids of the first
+     */
+    private function brought(StoryRecord $from, array $slides, Uuid $place): array
+    {
         $assets = [];
-        foreach ($isOther ? array_unique(array_merge(...array_map(static fn(Slide $slide): array => $slide->assets(), $slides))) : [] as $id) {
-            $assets[$id] = $this->bring($from, $id, $into->id);
+        foreach ($slides as $slide) {
+            foreach ($slide->assets() as $id) {
+                $assets[$id] ??= $this->bring($from, $id, $place);
+            }
         }
-        $renamed = array_map(static fn(Asset $asset): string => $asset->id, $assets);
-        $copied = array_map(static fn(Slide $slide, string $id): Slide => $slide->copied($id, $renamed), $slides, $ids);
-        $this->stories->edit($into, [new PasteSlides($copied, $after, array_values($assets))], $revision, $author);
+
+        return $assets;
     }
 
     private function bring(StoryRecord $from, string $id, Uuid $place): Asset
