@@ -93,6 +93,12 @@ test('all slides from far: arranged by mouse, and opened', async ({ page }) => {
   await slides(page).nth(2).dblclick();
   await expect(page.getByLabel('Script of slide 3', { exact: true })).toBeInViewport();
   await expect(page.getByRole('row').nth(2)).toHaveAttribute('aria-selected', 'true');
+
+  // There and back by a press: what is chosen stays so.
+  await far(page);
+  await expect(bar(page).getByRole('status')).toHaveText('Slide 3 is chosen');
+  await page.getByRole('radiogroup', { name: 'From how far' }).getByText('Script', { exact: true }).click();
+  await expect(page.getByLabel('Script of slide 3', { exact: true })).toBeInViewport();
 });
 
 test('all slides from far, by keyboard: chosen, moved, copied, cut, pasted here and elsewhere, deleted and back', async ({
