@@ -118,7 +118,11 @@ final readonly class Slide
      */
     public function copied(string $id, array $assets = []): self
     {
-        $renamed = static fn(array $named): array => \is_string($named['asset'] ?? null) ? ['asset' => $assets[$named['asset']] ?? $named['asset']] + $named : $named;
+        $renamed = static function (array $part) use ($assets): array {
+            $asset = $part['asset'] ?? null;
+
+            return \is_string($asset) ? ['asset' => $assets[$asset] ?? $asset] + $part : $part;
+        };
         $document = ['id' => $id] + $this->toArray();
         $document['layers'] = array_map(static fn(Layer $layer): array => $renamed($layer->toArray()), $this->layers);
         $document['voice'] = array_map(static fn(Span $span): array => $renamed($span->toArray()), $this->voice);

@@ -132,10 +132,8 @@ final class AheadWorker
     {
         $last = $this->entities->getRepository(FilmRecord::class)->findOneBy(['story' => $story], ['id' => 'DESC']);
 
-        return null === $last ? FilmFormat::of($story->story()->shape) : FilmFormat::of(
-            $story->story()->shape,
-            $last->size,
-            $last->container,
-        );
+        $shape = $story->story()->shape;
+
+        return null === $last ? FilmFormat::of($shape) : FilmFormat::of($shape, $last->size, $last->container);
     }
 }

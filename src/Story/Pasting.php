@@ -74,7 +74,8 @@ final readonly class Pasting
 
     private function bring(StoryRecord $from, string $id, Uuid $place): Asset
     {
-        $record = Uuid::isValid($id) ? $this->entities->getRepository(AssetRecord::class)->findOneBy(['id' => Uuid::fromString($id), 'place' => $from->id]) : null;
+        $records = $this->entities->getRepository(AssetRecord::class);
+        $record = Uuid::isValid($id) ? $records->findOneBy(['id' => Uuid::fromString($id), 'place' => $from->id]) : null;
         // What its maker said of its source comes along.
         $asset = null === $record ? null : $from->story()->assets[$id] ?? $record->asset();
         if (null === $record || null === $asset) {

@@ -106,7 +106,8 @@ final class PasteTest extends AppTestCase
         [$story, $slide] = $this->pictured();
         $this->paste($story, $story, [], 422);
         $match = ['If-Match' => '"' . $this->revision($story) . '"'];
-        $this->told('POST', "/api/stories/{$story}/slides", ['from' => $story, 'slides' => [$slide], 'ids' => [], 'after' => null], 409, $match);
-        $this->told('POST', "/api/stories/{$story}/slides", ['from' => $story, 'slides' => [$slide], 'ids' => ['one'], 'after' => null], 412, ['If-Match' => '"1"']);
+        $pasted = ['from' => $story, 'slides' => [$slide], 'after' => null];
+        $this->told('POST', "/api/stories/{$story}/slides", $pasted + ['ids' => []], 409, $match);
+        $this->told('POST', "/api/stories/{$story}/slides", $pasted + ['ids' => ['one']], 412, ['If-Match' => '"1"']);
     }
 }

@@ -47,6 +47,19 @@ test('a long story: what is far from the window rests, and what was written in i
   await expect(script(SLIDES)).toHaveValue('Home again.');
   await expect(script(SLIDES - 1)).toHaveValue('And all is still');
 
+  // From far and back: what is chosen stays chosen, and is where one looks.
+  await rows(page)
+    .nth(SLIDES - 2)
+    .locator('strong')
+    .first()
+    .click({ modifiers: ['ControlOrMeta'] });
+  await page.keyboard.press('Alt+a');
+  await expect(page.getByText('2 slides are chosen')).toBeVisible();
+  await expect(page.locator(`[role=row][data-key="${slides[SLIDES - 2]}"]`)).toBeInViewport();
+  await page.keyboard.press('Alt+s');
+  await expect(rows(page).nth(SLIDES - 2)).toBeInViewport();
+  for (const n of [1, 2]) await expect(rows(page).nth(SLIDES - n)).toHaveAttribute('aria-selected', 'true');
+
   // By keyboard, from a row to the one after it, and off the end nothing is lost.
   await rows(page)
     .nth(SLIDES - 1)

@@ -1,5 +1,5 @@
-import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { DIRECTORY_DRAG_TYPE, DropZone, FileTrigger, type DropItem } from 'react-aria-components';
+import { Suspense, useCallback, useMemo, useRef, useState } from 'react';
+import { DIRECTORY_DRAG_TYPE, DropZone, FileTrigger } from 'react-aria-components';
 import { useParams, useSearchParams } from 'react-router';
 import styled, { css } from 'styled-components';
 import { sentence } from '../api/client';
@@ -20,7 +20,7 @@ import { StoryProvider } from '../story/StoryContext';
 import { StoryHead } from '../story/StoryHead';
 import { newId, useStory, type StoryHold } from '../story/useStory';
 import { arrange } from './arrange';
-import { DistanceField, useDistance } from './Distance';
+import { DistanceField, useDistance, type Distance } from './Distance';
 import { Keys } from './Keys';
 import { useRows } from './rows';
 import { Sheet } from './Sheet';
@@ -122,15 +122,18 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
   const wide = useWide();
   const [distance, setDistance] = useDistance();
   const [search] = useSearchParams();
-  // From Proof on another page: the slide that was meant.
-  const [meant, setMeant] = useState(() => search.get('slide'));
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(() => (meant === null ? nothing : new Set([meant])));
-  const picked = useMemo(() => slides.filter((s) => chosen.has(s.id)).map((s) => s.id), [slides, chosen]);
+  // A slide that is to be brought into view: from Proof on another page, from the other distance.
+  const [meant, setMeant] = useState<{ slide: string; from: Distance } | null>(() => {
+    const slide = search.get('slide');
+    return slide === null ? null : { slide, from: distance };
+  });
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(() => (meant === null ? nothing : new Set([meant.slide])));
   const remarks = view.handIns[0]?.state === 'returned' ? view.handIns[0].remarks : none;
 
   const { acts, asked } = useArranging(hold, slides);
   const all = useRows(remarks);
   const rows = useMemo(() => arrange(all, asked), [all, asked]);
+  const picked = useMemo(() => rows.filter(({ id: slide }) => chosen.has(slide)).map((row) => row.id), [rows, chosen]);
 
   const showSlide = useSteady((slide: string) => {
     const planned = view.plan.scenes.find((s) => s.id === slide);
@@ -142,31 +145,29 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
     const [first] = keys;
     if (keys.size === 1 && first) showSlide(first);
   });
-  const known = meant !== null && slides.some((s) => s.id === meant);
-  useEffect(() => {
-    if (!known) return undefined;
-    choose(new Set([meant]));
-    // A long sheet is drawn little by little.
-    let frame = requestAnimationFrame(function look() {
-      const row = document.querySelector(`[data-key="${CSS.escape(meant)}"]`);
-      if (row) row.scrollIntoView({ block: 'center' });
-      else frame = requestAnimationFrame(look);
-    });
-    return () => cancelAnimationFrame(frame);
-  }, [choose, known, meant]);
+  const towards = {
+    // The other distance is there a moment later than it is asked for.
+    meant: meant?.from === distance && slides.some((s) => s.id === meant.slide) ? meant.slide : null,
+    onMet: useSteady(() => {
+      if (meant !== null) showSlide(meant.slide);
+      setMeant(null);
+    }),
+  };
   /** To the script of a slide. */
   const open = useSteady((slide: string) => {
     setDistance('script');
-    setMeant(slide);
+    choose(new Set([slide]));
+    setMeant({ slide, from: 'script' });
   });
   /** What Proof speaks of is shown where one is. */
   const pick = useSteady((slide: string) => {
     choose(new Set([slide]));
-    setMeant(slide);
+    setMeant({ slide, from: distance });
   });
-  const look = useSteady((next: typeof distance) => {
+  const look = useSteady((next: Distance) => {
     setDistance(next);
-    setMeant(picked[0] ?? null);
+    const [slide] = picked;
+    setMeant(slide === undefined ? null : { slide, from: next });
   });
   const addTitle = useCallback(() => {
     const slide = newId();
@@ -187,7 +188,6 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
     preview.current?.play(view.plan.scenes.find((s) => s.id === slide)?.start ?? 0),
   );
   const pictures = useBringing(id, hold, picked);
-  const dropped = useSteady((items: DropItem[], behind?: string) => pictures.dropped(items, behind));
   const copying = useCopying({ id, hold, slides, picked, remove: acts.remove, onPasted: setChosen });
   const rowActs = useMemo(() => ({ ...acts, play: playFrom }), [acts, playFrom]);
   const keys = useSheetKeys({
@@ -239,7 +239,7 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
               ? 'copy'
               : 'cancel'
           }
-          onDrop={(event) => dropped(event.items)}
+          onDrop={(event) => pictures.dropped(event.items)}
         >
           <Returned answer={view.handIns[0]} remarks={remarks} />
           <Arrivals arrivals={pictures.arrivals} onAgain={pictures.again} onPutAway={pictures.putAway} />
@@ -252,13 +252,22 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
                   picked={picked}
                   onChoose={choose}
                   onOpen={open}
-                  onFiles={dropped}
+                  onFiles={pictures.dropped}
                   acts={acts}
                   copying={copying}
+                  {...towards}
                 />
               </Suspense>
             ) : (
-              <Sheet rows={rows} chosen={chosen} onChoose={choose} acts={rowActs} move={acts.move} onFiles={dropped} />
+              <Sheet
+                rows={rows}
+                chosen={chosen}
+                onChoose={choose}
+                acts={rowActs}
+                move={acts.move}
+                onFiles={pictures.dropped}
+                {...towards}
+              />
             )}
           </Boundary>
           {slides.length <= 1 && pictures.arrivals.length === 0 && <Soft>{say('script.empty')}</Soft>}

@@ -6,6 +6,7 @@ import { chosenOf, nameOf, type Row } from './rows';
 import { SlideRow, type RowActs } from './SlideRow';
 import type { SlideActs } from './useArranging';
 import { useGradually } from './useGradually';
+import { useMeant } from './useMeant';
 import { useSlideDrag } from './useSlideDrag';
 
 const List = styled(GridList)`
@@ -58,14 +59,23 @@ interface Props {
   move: SlideActs['move'];
   /** Files were dropped behind a slide. */
   onFiles: (items: DropItem[], behind: string) => void;
+  /** A slide that is to be brought into view, until it is. */
+  meant: string | null;
+  onMet: () => void;
 }
 
 /** The two-column script: time and thread, the picture with its words, the script and the voice. Rows are dragged or moved by keys. */
-export const Sheet = memo(function Sheet({ rows, chosen, onChoose, acts, move, onFiles }: Props) {
+export const Sheet = memo(function Sheet({ rows, chosen, onChoose, acts, move, onFiles, meant, onMet }: Props) {
   // What is chosen can be gone to.
   const furthest = chosen.size === 0 ? -1 : rows.findLastIndex((row) => chosen.has(row.id));
   const shown = useGradually(rows.length, furthest + 1);
   const drawn = useMemo(() => rows.slice(0, shown), [rows, shown]);
+  const show = (slide: string) => {
+    const row = document.querySelector(`[data-key="${CSS.escape(slide)}"]`);
+    row?.scrollIntoView({ block: 'center' });
+    return row !== null;
+  };
+  useMeant(meant, show, onMet);
   const dragAndDropHooks = useSlideDrag(rows, move, onFiles);
   return (
     <List

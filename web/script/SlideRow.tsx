@@ -295,10 +295,9 @@ interface WordsProps {
 function useWords(slide: Slide, role: WordsLayer['role']) {
   const { edit } = useActs();
   const layer = wordsOf(slide, role)?.id ?? role;
-  return useSavedText(
-    textOf(slide, role),
-    (text) => void edit({ do: 'set layer', slide: slide.id, layer, kind: 'words', changes: { role, text } }),
-  );
+  const write = (text: string) =>
+    void edit({ do: 'set layer', slide: slide.id, layer, kind: 'words', changes: { role, text } });
+  return { ...useSavedText(textOf(slide, role), write), write };
 }
 
 function TitleWords({ slide, title, number }: WordsProps & { title: string }) {
@@ -329,15 +328,6 @@ function TitleWords({ slide, title, number }: WordsProps & { title: string }) {
 
 function CaptionWords({ slide, number, offered }: WordsProps & { offered: string }) {
   const caption = useWords(slide, 'caption');
-  const { edit } = useActs();
-  const write = (text: string) =>
-    void edit({
-      do: 'set layer',
-      slide: slide.id,
-      layer: wordsOf(slide, 'caption')?.id ?? 'caption',
-      kind: 'words',
-      changes: { role: 'caption', text },
-    });
   return (
     <>
       <textarea
@@ -352,7 +342,7 @@ function CaptionWords({ slide, number, offered }: WordsProps & { offered: string
       />
       {offered !== '' && caption.value === '' && (
         <ButtonContext value={own}>
-          <Offer onPress={() => write(offered)}>{say('words.offered', { words: offered })}</Offer>
+          <Offer onPress={() => caption.write(offered)}>{say('words.offered', { words: offered })}</Offer>
         </ButtonContext>
       )}
     </>

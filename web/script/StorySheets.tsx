@@ -34,7 +34,7 @@ const Pill = styled(Button)<{ $ready: boolean }>`
   border-color: transparent;
   font-weight: 650;
   background: ${({ $ready }) => ($ready ? 'var(--moss-wash)' : 'var(--ochre-wash)')};
-  color: ${({ $ready }) => ($ready ? 'var(--moss)' : '#6F4D0F')};
+  color: ${({ $ready }) => ($ready ? 'var(--moss)' : 'var(--ochre)')};
 `;
 const Loud = styled.p`
   border-inline-start: 4px solid var(--ochre);

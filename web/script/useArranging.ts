@@ -4,7 +4,7 @@ import { useTell } from '../parts/notices';
 import { useSteady } from '../parts/useSteady';
 import { newId, type StoryHold } from '../story/useStory';
 import { say } from '../messages/say';
-import { stepped, type Arranging } from './arrange';
+import { arrange, stepped, type Arranging } from './arrange';
 
 /** What is done to whole slides. It stays the same while the story changes. */
 export interface SlideActs {
@@ -45,8 +45,13 @@ export function useArranging({ edit, undo }: Pick<StoryHold, 'edit' | 'undo'>, s
       void shown({ do: 'move', slides: ids, after }, edit({ do: 'move slides', slides: ids, after })),
   );
   const step = useSteady((ids: string[], by: -1 | 1) => {
+    // From where it is seen to stand: it may be asked to go on before the first step is answered.
+    const order = arrange(
+      slides.map(({ id }, index) => ({ id, index, last: false })),
+      asked,
+    );
     const after = stepped(
-      slides.map(({ id }) => id),
+      order.map(({ id }) => id),
       ids,
       by,
     );

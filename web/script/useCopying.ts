@@ -9,7 +9,7 @@ import { newId, type StoryHold } from '../story/useStory';
 import { say } from '../messages/say';
 import { isWriting } from './useSheetKeys';
 
-interface Copied {
+interface Props {
   id: string;
   hold: StoryHold;
   slides: Slide[];
@@ -31,7 +31,7 @@ const wordsOf = (slide: Slide): string =>
   [textOf(slide, 'title'), textOf(slide, 'caption'), slide.script].filter((text) => text !== '').join('\n');
 
 /** Slides are copied, cut and pasted, here and into another story: by the browser's own keys, or by buttons. */
-export function useCopying({ id, hold, slides, picked, remove, onPasted }: Copied): Copying {
+export function useCopying({ id, hold, slides, picked, remove, onPasted }: Props): Copying {
   const { person } = useSession();
   const tell = useTell();
   const [taken, setTaken] = useState(0);

@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import { say } from '../../messages/say';
 import { chosenOf, nameOf, type Row } from '../rows';
 import type { SlideActs } from '../useArranging';
+import { useMeant } from '../useMeant';
 import { useSlideDrag } from '../useSlideDrag';
 import { AROUND, EDGE, SmallSlide } from './SmallSlide';
 import { useSweep } from './useSweep';
@@ -79,10 +80,22 @@ interface Props {
   onOpen: (slide: string) => void;
   move: SlideActs['move'];
   onFiles: (items: DropItem[], behind: string) => void;
+  meant: string | null;
+  onMet: () => void;
 }
 
 /** Every slide small on the thread, as many as fit: for arranging, and to see the shape of the whole. */
-export const AllSlides = memo(function AllSlides({ rows, size, chosen, onChoose, onOpen, move, onFiles }: Props) {
+export const AllSlides = memo(function AllSlides({
+  rows,
+  size,
+  chosen,
+  onChoose,
+  onOpen,
+  move,
+  onFiles,
+  meant,
+  onMet,
+}: Props) {
   const list = useRef<HTMLDivElement>(null);
   const [layout] = useState(() => new GridLayout<Row>());
   const ratio = rows[0]?.ratio ?? WIDE;
@@ -101,6 +114,17 @@ export const AllSlides = memo(function AllSlides({ rows, size, chosen, onChoose,
       preserveAspectRatio: true,
     };
   }, [ratio, width]);
+  // Whether it is drawn or not, its place is known; there it is shown as soon as the list is as high as its slides.
+  const show = (slide: string) => {
+    const ground = list.current;
+    const place = layout.getLayoutInfo(slide)?.rect;
+    if (!ground || !place) return false;
+    ground.scrollTop = place.y - (ground.clientHeight - place.height) / 2;
+    const row = ground.querySelector(`[data-key="${CSS.escape(slide)}"]`)?.getBoundingClientRect();
+    const box = ground.getBoundingClientRect();
+    return row !== undefined && row.top >= box.top - 1 && row.top < box.bottom;
+  };
+  useMeant(meant, show, onMet);
   const dragAndDropHooks = useSlideDrag(rows, move, onFiles);
   const within = (area: Rect) =>
     layout

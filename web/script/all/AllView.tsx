@@ -31,10 +31,12 @@ interface Props {
   onFiles: (items: DropItem[], behind: string) => void;
   acts: SlideActs;
   copying: Copying;
+  meant: string | null;
+  onMet: () => void;
 }
 
 /** The story from far: all its slides, and what is done with the chosen ones. */
-export default function AllView({ rows, chosen, picked, onChoose, onOpen, onFiles, acts, copying }: Props) {
+export default function AllView({ picked, acts, copying, ...seen }: Props) {
   const [size, setSize] = useState(kept);
   const change = (next: SlideSize) => {
     setSize(next);
@@ -46,21 +48,13 @@ export default function AllView({ rows, chosen, picked, onChoose, onOpen, onFile
   };
   return (
     <View>
-      <AllSlides
-        rows={rows}
-        size={size}
-        chosen={chosen}
-        onChoose={onChoose}
-        onOpen={onOpen}
-        move={acts.move}
-        onFiles={onFiles}
-      />
+      <AllSlides {...seen} size={size} move={acts.move} />
       <ChosenBar
         picked={picked}
-        first={rows.findIndex((row) => row.id === picked[0]) + 1}
+        first={seen.rows.findIndex((row) => row.id === picked[0]) + 1}
         acts={acts}
         copying={copying}
-        onOpen={onOpen}
+        onOpen={seen.onOpen}
         size={size}
         onSize={change}
       />
