@@ -125,3 +125,15 @@ export async function bringIn(
     .toMatch(/ready|refused/);
   return came;
 }
+
+/** Speaks on until the recorder's clock has come to so many seconds. A second may pass between two looks at it. */
+export const spokenFor = (page: Page, seconds: number) =>
+  expect
+    .poll(async () => {
+      const shown = await page
+        .getByRole('status')
+        .filter({ hasText: /^\d:\d\d$/ })
+        .allInnerTexts();
+      return Math.max(-1, ...shown.map((text) => Number(text.split(':')[0]) * 60 + Number(text.split(':')[1])));
+    })
+    .toBeGreaterThanOrEqual(seconds);

@@ -1,4 +1,4 @@
-import { rows, saved } from './helpers';
+import { rows, saved, spokenFor } from './helpers';
 import { begin, choose, panel, slide, view } from './own';
 import { expect, test } from './test';
 
@@ -128,7 +128,7 @@ test('on a phone: settings are drawn up, the booth is under the thumb, no letter
   for (const key of await page.locator('kbd, .key').all()) await expect(key).toBeHidden();
   await page.getByText('Count in').tap();
   await control.tap();
-  await expect(page.getByText('0:02')).toBeVisible();
+  await spokenFor(page, 2);
   await page.getByRole('button', { name: 'Stop' }).tap();
   await expect(page.getByText(/^Spoken: /)).toBeVisible({ timeout: 30_000 });
   await context.close();

@@ -1,7 +1,7 @@
 import { expect, test, type Browser, type Page } from './test';
 import { readFileSync } from 'node:fs';
 import webvtt from 'node-webvtt';
-import { folder, order, probe, rows, saved, signIn } from './helpers';
+import { folder, order, probe, rows, saved, signIn, spokenFor } from './helpers';
 
 /** The whole path, from a folder of pictures to an answered film, as a student and as a teacher. */
 test.describe.configure({ mode: 'serial' });
@@ -109,7 +109,7 @@ test('the voice is recorded in the Booth, all by keyboard', async () => {
   await student.locator('h1').click();
   await student.keyboard.press(' ');
   await expect(student.getByRole('button', { name: 'Stop' })).toBeVisible();
-  await expect(student.getByText('0:04')).toBeVisible();
+  await spokenFor(student, 4);
   await student.keyboard.press(' ');
   await expect(student.getByText(/^Spoken: \d/)).toBeVisible({ timeout: 30_000 });
   await student.keyboard.press('n');
@@ -118,7 +118,7 @@ test('the voice is recorded in the Booth, all by keyboard', async () => {
   await student.keyboard.press(' ');
   await student.locator('h1').click();
   await student.keyboard.press(' ');
-  await expect(student.getByText('0:03')).toBeVisible();
+  await spokenFor(student, 3);
   await student.keyboard.press(' ');
   await expect(student.getByText(/^Spoken: \d/)).toBeVisible({ timeout: 30_000 });
   await expect(student.getByText('2 spoken')).toBeVisible();
