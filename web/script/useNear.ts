@@ -25,11 +25,12 @@ export function useNear(atOnce: boolean) {
     if (!row) return undefined;
     const watch = new IntersectionObserver(
       (entries) => {
-        const isThere = entries.at(-1)?.isIntersecting ?? false;
+        const seen = entries.at(-1);
+        const isThere = seen?.isIntersecting ?? false;
         if (isThere === near || (near && (isInUse(row) || queries.isMutating() > 0))) return;
         // Drawn between frames: scrolling waits for no row.
         startTransition(() => {
-          if (near) setHeight(row.offsetHeight);
+          if (near) setHeight(seen?.boundingClientRect.height);
           setNear(isThere);
         });
       },
