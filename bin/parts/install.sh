@@ -1,7 +1,7 @@
 # Installs what a plain Debian lacks. Sourced after common.sh; each step is skipped when it has been done.
 
 PACKAGES="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-imagick php8.2-intl php8.2-mbstring php8.2-xml php8.2-curl php8.2-zip php8.2-apcu php8.2-opcache
- composer unzip nginx postgresql ffmpeg libzimg2 librsvg2-bin pango1.0-tools fontconfig fonts-noto-core fonts-noto-cjk fonts-noto-color-emoji util-linux curl ca-certificates"
+ composer unzip nginx postgresql ffmpeg libzimg2 libvips42 librsvg2-bin pango1.0-tools fontconfig fonts-noto-core fonts-noto-cjk fonts-noto-color-emoji util-linux curl ca-certificates"
 TEST_PACKAGES="chromium libimage-exiftool-perl libheif-examples time procps"
 
 install_packages() {

@@ -6,48 +6,95 @@ namespace Rhapsode\Core\Picture;
 
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Geometry\Frame;
 
-/** What is done to a picture before it is shown. The original is never changed. $turn is degrees clockwise: 0, 90, 180 or 270. */
+/**
+ * What is done to a picture before it is shown, in this order; the original is never changed. $turn is degrees clockwise: 0, 90, 180
+ * or 270. $straighten is degrees clockwise, in tenths, -15 to 15: of the picture so turned the largest part of its own shape is kept
+ * that holds no empty corner. $crop is a part of that.
+ */
 final readonly class Recipe
 {
-    public function __construct(public int $turn = 0) {}
+    public const MOST_STRAIGHTENED = 15.0;
+
+    public float $straighten;
+
+    public function __construct(public int $turn = 0, float $straighten = 0.0, public ?Frame $crop = null, public Tone $tone = new Tone())
+    {
+        $this->straighten = round($straighten, 1);
+    }
 
     public static function read(Fields $in): self
     {
-        return new self(90 * $in->quarters('turn', 0));
+        $crop = $in->has('crop') ? Frame::read($in->object('crop')) : null;
+
+        return new self(
+            90 * $in->quarters('turn', 0),
+            $in->number('straighten', -self::MOST_STRAIGHTENED, self::MOST_STRAIGHTENED, 0.0),
+            true === $crop?->equals(Frame::all()) ? null : $crop,
+            Tone::read($in),
+        );
     }
 
     /** Names what is done, for the files that come of it; empty where nothing is. */
     public function key(): string
     {
-        return 0 === $this->turn ? '' : 't' . $this->turn;
-    }
+        $told = $this->toArray();
 
-    public static function ofKey(string $key): self
-    {
-        return new self('' === $key ? 0 : (int) substr($key, 1));
+        return match (true) {
+            $this->isPlain() => '',
+            ['turn'] === array_keys($told) => 't' . $this->turn,
+            default => 'r' . substr(hash('sha256', json_encode($told, \JSON_THROW_ON_ERROR)), 0, 16),
+        };
     }
 
     public function isPlain(): bool
     {
-        return 0 === $this->turn;
+        return ['turn' => 0] === $this->toArray();
     }
 
     /** Width over height of the picture when that is done. */
     public function ratio(Picture $picture): float
     {
-        return 0 === $this->turn % 180 ? $picture->width / $picture->height : $picture->height / $picture->width;
+        return $this->turned($picture->width / $picture->height) * (null === $this->crop ? 1.0 : $this->crop->width / $this->crop->height);
     }
 
     /** Its width in pixels when that is done. */
     public function width(Picture $picture): int
     {
-        return 0 === $this->turn % 180 ? $picture->width : $picture->height;
+        $width = 0 === $this->turn % 180 ? $picture->width : $picture->height;
+        if (0.0 === $this->straighten && null === $this->crop) {
+            return $width;
+        }
+        $share = $this->inside($this->turned($picture->width / $picture->height)) * ($this->crop->width ?? 1.0);
+
+        return max(1, (int) round($share * $width));
     }
 
-    /** @return array{turn: int} */
+    private function turned(float $ratio): float
+    {
+        return 0 === $this->turn % 180 ? $ratio : 1 / $ratio;
+    }
+
+    /**
+     * The share of each side that is kept when the picture is straightened: the largest box of its own shape that lies within it
+     * when it is turned about its middle.
+     *
+     * @param float $ratio of the picture after its quarter turns
+     */
+    public function inside(float $ratio): float
+    {
+        $angle = deg2rad(abs($this->straighten));
+
+        return 1 / max(cos($angle) + sin($angle) / $ratio, cos($angle) + $ratio * sin($angle));
+    }
+
+    /** @return array<string, mixed> what is not as usual, and the turn */
     public function toArray(): array
     {
-        return ['turn' => $this->turn];
+        return ['turn' => $this->turn]
+            + (0.0 === $this->straighten ? [] : ['straighten' => $this->straighten])
+            + (null === $this->crop ? [] : ['crop' => $this->crop->toArray()])
+            + $this->tone->toArray();
     }
 }

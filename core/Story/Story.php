@@ -15,6 +15,7 @@ use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
+use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Story\Upgrade\From1;
 
 /** A narrated story as its maker said it: everything that is seen and heard is computed from it. It never changes; edits make new ones. */
@@ -175,6 +176,20 @@ final readonly class Story
     public function pictureOf(Slide $slide): ?Picture
     {
         return $this->picture((string) $slide->picture()?->asset);
+    }
+
+    /** The recipe of that key by which a picture is shown on a slide; null where there is none. */
+    public function recipe(string $asset, string $key): ?Recipe
+    {
+        foreach ($this->slides as $slide) {
+            foreach ($slide->layers as $layer) {
+                if ($layer instanceof PictureLayer && $layer->asset === $asset && $layer->recipe->key() === $key) {
+                    return $layer->recipe;
+                }
+            }
+        }
+
+        return null;
     }
 
     /** The first picture that is shown. */

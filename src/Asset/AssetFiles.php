@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace Rhapsode\App\Asset;
 
 use Rhapsode\App\Shared\Store;
+use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Picture\Form;
+use Rhapsode\Core\Picture\Levels;
 use Rhapsode\Core\Picture\Recipe;
+use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Words\LightMap;
+use Rhapsode\Studio\Prepare\LevelsOf;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Rhapsode\Studio\Prepare\PicturePreparer;
 use Rhapsode\Studio\Prepare\PreparedPicture;
@@ -54,25 +59,60 @@ final readonly class AssetFiles
         return null !== $key && $this->store->has($key) ? new LightMap((string) file_get_contents($this->store->near($key))) : null;
     }
 
+    /** @return string|null the key of how dark and how light a picture is, measured if need be; null where there is no such picture */
+    public function levels(string $id): ?string
+    {
+        $thumb = self::picture($id, PreparedPicture::THUMB);
+        if (!$this->store->has($thumb)) {
+            return null;
+        }
+        $key = self::picture($id, PreparedPicture::LEVELS);
+        $this->store->once($key, fn(string $new) => file_put_contents(
+            $new,
+            json_encode(LevelsOf::picture($this->store->near($thumb))->toArray(), \JSON_THROW_ON_ERROR),
+        ));
+
+        return $key;
+    }
+
     /**
-     * @param string $name a form or its small copy, and the key of a recipe: full, whole-thumb, thumb-t90
+     * @param bool $small its small copy
      *
      * @return string|null the key of a rendition, made if need be; null where there is no such picture
      */
-    public function rendition(string $id, string $name, Shape $shape): ?string
+    public function rendition(Rendition $rendition, Shape $shape, bool $small = false): ?string
     {
-        if (1 !== preg_match('/^(whole-)?(thumb|full|whole)(?:-(t\d+))?$/D', $name, $part)) {
-            return null;
-        }
-        $small = 'thumb' === $part[2];
-        $full = $this->followed($id, Recipe::ofKey($part[3] ?? ''), $small ? PreparedPicture::THUMB : PreparedPicture::FULL);
-        if (null === $full || ('' === $part[1] && 'whole' !== $part[2])) {
+        [$id, $recipe, $form] = [$rendition->asset, $rendition->recipe, $rendition->form];
+        $full = $this->followed($id, $recipe, $small ? PreparedPicture::THUMB : PreparedPicture::FULL);
+        if (null === $full || Form::Full === $form) {
             return $full;
         }
-        $key = self::picture($id, "{$name}-" . str_replace(':', 'x', $shape->value) . '.jpg');
-        $this->store->once($key, fn(string $new) => WholePicture::make($this->store->near($full), $new, $shape, $small ? WholePicture::SHORTER_THUMB : WholePicture::SHORTER));
+        $key = self::whole($id, implode('-', array_filter(['whole', $small ? 'thumb' : '', $recipe->key()])), $shape);
+        $this->store->once($key, fn(string $new) => WholePicture::make(
+            $this->store->near($full),
+            $new,
+            $shape,
+            $small ? WholePicture::SHORTER_THUMB : WholePicture::SHORTER,
+        ));
 
         return $key;
+    }
+
+    /**
+     * @param string $name as the page names a rendition: full-r…, whole-thumb-r…
+     *
+     * @return string|null the key of a rendition that was made once; null where it was not
+     */
+    public function known(string $id, string $name, Shape $shape): ?string
+    {
+        $key = str_starts_with($name, 'whole-') ? self::whole($id, $name, $shape) : self::picture($id, "{$name}.jpg");
+
+        return $this->store->has($key) ? $key : null;
+    }
+
+    private static function whole(string $id, string $name, Shape $shape): string
+    {
+        return self::picture($id, "{$name}-" . str_replace(':', 'x', $shape->value) . '.jpg');
     }
 
     /** @return string|null the key of a file of a prepared picture when a recipe was followed */
@@ -85,11 +125,18 @@ final readonly class AssetFiles
                 return null;
             }
             $scratch = new Scratch();
-            (new PicturePreparer())->follow($recipe, $this->store->near($master), $scratch->folder);
-            $this->keep($id, $scratch->folder, [PreparedPicture::FULL, PreparedPicture::LIGHT, PreparedPicture::THUMB], $recipe);
+            (new PicturePreparer())->follow($file, $recipe, $this->store->near($master), $scratch->folder, $recipe->tone->clear ? $this->levelsOf($id) : null);
+            $this->keep($id, $scratch->folder, [$file], $recipe);
         }
 
         return $key;
+    }
+
+    private function levelsOf(string $id): ?Levels
+    {
+        $key = $this->levels($id);
+
+        return null === $key ? null : Levels::read(Fields::of(json_decode((string) file_get_contents($this->store->near($key)), true)));
     }
 
     /**

@@ -21,7 +21,7 @@ final readonly class StoreRenditions implements Renditions
 
     public function picture(Rendition $rendition, Shape $shape): string
     {
-        return $this->store->near($this->files->rendition($rendition->asset, $rendition->name(), $shape) ?? throw ToolFailed::notRead($rendition->name()));
+        return $this->store->near($this->files->rendition($rendition, $shape) ?? throw ToolFailed::notRead($rendition->name()));
     }
 
     public function sound(Play $play): string

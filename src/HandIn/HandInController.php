@@ -19,6 +19,7 @@ use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\HandIn\HandingIn;
 use Rhapsode\Core\HandIn\HandInState;
+use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Core\Timing\Rate;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
@@ -111,7 +112,7 @@ final readonly class HandInController
 
         return Media::of(
             $store,
-            $files->rendition($cover->asset, trim('thumb-' . $cover->recipe->key(), '-'), Shape::Wide) ?? throw new NotFoundHttpException(),
+            $files->rendition(new Rendition($cover->asset, $cover->recipe), Shape::Wide, small: true) ?? throw new NotFoundHttpException(),
             'image/jpeg',
         );
     }

@@ -11,6 +11,10 @@ use Rhapsode\App\Asset\Assets;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Problem;
 use Rhapsode\App\Shared\Store;
+use Rhapsode\Core\Picture\Form;
+use Rhapsode\Core\Picture\Recipe;
+use Rhapsode\Core\Picture\Rendition;
+use Rhapsode\Core\Story\Story;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -60,7 +64,7 @@ final readonly class StoryAssetsController
         methods: ['GET'],
         requirements: [
             'asset' => Requirement::UUID,
-            'name' => '(full|whole|thumb|whole-thumb)(-t(90|180|270))?\.jpg|voice\.flac|music\.ogg',
+            'name' => '(full|whole|thumb|whole-thumb)(-(t(90|180|270)|r[0-9a-f]{16}))?\.jpg|levels\.json|voice\.flac|music\.ogg',
         ],
     )]
     public function file(#[MapEntity] StoryRecord $story, string $asset, string $name): Response
@@ -72,12 +76,30 @@ final readonly class StoryAssetsController
                 null === $document->music($asset) ? null : AssetFiles::music($asset, MeasuredMusic::LIGHT),
                 'audio/ogg',
             ],
-            default => [
-                null === $document->picture($asset) ? null : $this->files->rendition($asset, substr($name, 0, -4), $document->shape),
-                'image/jpeg',
-            ],
+            'levels.json' === $name => [null === $document->picture($asset) ? null : $this->files->levels($asset), 'application/json'],
+            default => [$this->rendition($document, $asset, substr($name, 0, -4)), 'image/jpeg'],
         };
 
         return Media::of($this->store, $key ?? throw new NotFoundHttpException(), $type);
+    }
+
+    /** Only what the story shows, or has shown, is made: whoever asks cannot have as much made as they like. */
+    private function rendition(Story $document, string $asset, string $name): ?string
+    {
+        if (null === $document->picture($asset)) {
+            return null;
+        }
+        $words = explode('-', $name);
+        $key = 1 === preg_match('/^[rt][0-9a-f]+$/D', end($words)) ? array_pop($words) : '';
+        $form = 'whole' === $words[0] ? Form::Whole : Form::Full;
+        $recipe = match (true) {
+            '' === $key => new Recipe(),
+            't' === $key[0] => new Recipe((int) substr($key, 1)),
+            default => $document->recipe($asset, $key),
+        };
+
+        return null === $recipe
+            ? $this->files->known($asset, $name, $document->shape)
+            : $this->files->rendition(new Rendition($asset, $recipe, $form), $document->shape, 'thumb' === end($words));
     }
 }

@@ -11,6 +11,7 @@ use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
 use Rhapsode\Core\Words\LightMap;
+use Rhapsode\Studio\Prepare\LevelsOf;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Rhapsode\Studio\Prepare\MeasuredSound;
 use Rhapsode\Studio\Prepare\MusicPreparer;
@@ -145,7 +146,8 @@ final class FolderRenditions implements Renditions
         $folder = $this->known['picture:' . $id];
         $path = $folder . '/' . PreparedPicture::following($file, $recipe);
         if (!is_file($path)) {
-            (new PicturePreparer())->follow($recipe, $folder . '/' . PreparedPicture::MASTER, $folder);
+            $levels = $recipe->tone->clear ? LevelsOf::picture($folder . '/' . PreparedPicture::THUMB) : null;
+            (new PicturePreparer())->follow($file, $recipe, $folder . '/' . PreparedPicture::MASTER, $folder, $levels);
         }
 
         return $path;

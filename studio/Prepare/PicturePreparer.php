@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Prepare;
 
 use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Picture\Levels;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Words\LightMap;
 use Rhapsode\Studio\Tool\Scratch;
@@ -24,6 +25,8 @@ final class PicturePreparer
     private const MASTER_SIDE = 4096;
     private const FULL_SIDE = 2560;
     private const THUMB_SIDE = 480;
+    /** As fine as the cells of a light map are looked at. */
+    private const LIGHT_SIDE = 1280;
 
     /** @throws Unreadable */
     public function prepare(string $path, string $folder, bool $keepsOriginal = false): PreparedPicture
@@ -49,7 +52,7 @@ final class PicturePreparer
         }
         // Each smaller copy is made from the one before: the same look for a fraction of the work.
         self::write($image, $folder . '/' . PreparedPicture::MASTER, self::MASTER_SIDE, 92);
-        self::renditions($image, new Recipe(), $folder);
+        self::renditions($image, $folder);
 
         return new PreparedPicture($size->width, $size->height, $original, Metadata::source($plain), Metadata::description($plain));
     }
@@ -83,32 +86,42 @@ final class PicturePreparer
     }
 
     /**
-     * The renditions of a prepared picture when a recipe was followed, beside the others.
+     * Writes one of the files of a prepared picture as it is when a recipe was followed, beside the others.
      *
-     * @param string $master the prepared picture's largest copy
+     * @param string      $file   which: PreparedPicture::FULL, THUMB or LIGHT
+     * @param string      $master the prepared picture's largest copy
+     * @param Levels|null $levels of the picture, where it is to be made clear
      *
      * @throws ToolFailed
      */
-    public function follow(Recipe $recipe, string $master, string $folder): void
+    public function follow(string $file, Recipe $recipe, string $master, string $folder, ?Levels $levels = null): void
     {
+        $to = $folder . '/' . PreparedPicture::following($file, $recipe);
+        if (PreparedPicture::LIGHT !== $file) {
+            [$side, $quality] = PreparedPicture::THUMB === $file ? [self::THUMB_SIDE, 82] : [self::FULL_SIDE, 90];
+            Mending::follow($recipe, $master, $side, $levels)->writeJpeg($to, $quality);
+
+            return;
+        }
         self::limit();
-        $image = new \Imagick();
+        $scratch = new Scratch();
+        $mended = $scratch->path('mended.jpg');
+        Mending::follow($recipe, $master, self::LIGHT_SIDE, $levels)->writeJpeg($mended, 95);
         try {
-            $image->readImageBlob((string) file_get_contents($master));
-            $image->rotateImage('white', $recipe->turn);
-            $image->setImagePage(0, 0, 0, 0);
-            self::renditions($image, $recipe, $folder);
+            $image = new \Imagick($mended);
+            file_put_contents($to, self::light($image));
+            $image->clear();
         } catch (\ImagickException $problem) {
             throw ToolFailed::notRead($master, $problem);
         }
     }
 
     /** @throws \ImagickException */
-    private static function renditions(\Imagick $image, Recipe $recipe, string $folder): void
+    private static function renditions(\Imagick $image, string $folder): void
     {
-        self::write($image, $folder . '/' . PreparedPicture::following(PreparedPicture::FULL, $recipe), self::FULL_SIDE, 90);
-        file_put_contents($folder . '/' . PreparedPicture::following(PreparedPicture::LIGHT, $recipe), self::light($image));
-        self::write($image, $folder . '/' . PreparedPicture::following(PreparedPicture::THUMB, $recipe), self::THUMB_SIDE, 82);
+        self::write($image, $folder . '/' . PreparedPicture::FULL, self::FULL_SIDE, 90);
+        file_put_contents($folder . '/' . PreparedPicture::LIGHT, self::light($image));
+        self::write($image, $folder . '/' . PreparedPicture::THUMB, self::THUMB_SIDE, 82);
         $image->clear();
     }
 

@@ -14,6 +14,7 @@ final readonly class PreparedPicture
     public const FULL = 'full.jpg';
     public const THUMB = 'thumb.jpg';
     public const LIGHT = 'light.bin';
+    public const LEVELS = 'levels.json';
 
     /**
      * @param string $original the file that holds the original without its metadata

@@ -146,7 +146,9 @@ final class OriginalTest extends TestCase
         Media::picture($scratch->path('p.jpg'), 'gradient:#000000-#ffffff', 800, 600);
         (new PicturePreparer())->prepare($scratch->path('p.jpg'), $scratch->folder);
         $recipe = new \Rhapsode\Core\Picture\Recipe(90);
-        (new PicturePreparer())->follow($recipe, $scratch->path(PreparedPicture::MASTER), $scratch->folder);
+        foreach ([PreparedPicture::FULL, PreparedPicture::LIGHT] as $file) {
+            (new PicturePreparer())->follow($file, $recipe, $scratch->path(PreparedPicture::MASTER), $scratch->folder);
+        }
         [$width, $height] = getimagesize($scratch->path('full-t90.jpg')) ?: [0, 0];
         self::assertSame([600, 800], [$width, $height]);
         // Dark at the top becomes dark at the right.
