@@ -61,6 +61,8 @@ const Whole = styled.div<{ $fills: boolean }>`
       height: 100dvh;
       min-height: 560px;
       > main {
+        /* What is hidden from sight in it scrolls with it. */
+        position: relative;
         flex: 1;
         min-height: 0;
         overflow: auto;

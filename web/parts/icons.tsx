@@ -26,6 +26,8 @@ export const RedoIcon = draw(<path d="M13 4l4 4-4 4M17 8H9a5 5 0 000 9h3" />);
 export const HandleIcon = draw(<path d="M7 4v.01M7 10v.01M7 16v.01M13 4v.01M13 10v.01M13 16v.01" strokeWidth={3} />);
 export const UpIcon = draw(<path d="M10 16V4M5 9l5-5 5 5" />);
 export const DownIcon = draw(<path d="M10 4v12M5 11l5 5 5-5" />);
+export const BackIcon = draw(<path d="M12.500 4l-6 6 6 6" />);
+export const OnIcon = draw(<path d="M7.500 4l6 6-6 6" />);
 /** There is a list below. */
 export const ListIcon = draw(<path d="M6 8l4 4 4-4" />);
 export const BinIcon = draw(<path d="M3 6h14M8 6V3h4v3M5 6l1 11h8l1-11M8.500 9v5M11.500 9v5" />);

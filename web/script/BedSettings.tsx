@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import { Input, Label, NumberField, Slider, SliderOutput, SliderThumb, SliderTrack } from 'react-aria-components';
+import { Input, Label, NumberField } from 'react-aria-components';
 import styled from 'styled-components';
 import limits from '../../schema/limits.json';
 import type { Bed } from '../api/types';
 import { Select } from '../parts/Choice';
 import { Button, fieldLook, Row, Soft } from '../parts/controls';
+import { Level } from '../parts/Level';
 import { clock, inSeconds } from '../parts/time';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
@@ -33,37 +34,6 @@ const Two = styled.div`
   display: grid;
   gap: 10px;
   grid-template-columns: 1fr 1fr;
-`;
-const Loudness = styled(Slider<number>)`
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 2px 8px;
-  font-size: 0.875rem;
-  color: var(--soft);
-  .track {
-    grid-column: 1 / -1;
-    height: 32px;
-    position: relative;
-    &::before {
-      content: '';
-      position: absolute;
-      inset: 14px 0;
-      border-radius: 2px;
-      background: var(--edge);
-    }
-  }
-  .thumb {
-    width: 22px;
-    height: 22px;
-    top: 50%;
-    border-radius: 50%;
-    background: var(--indigo);
-    border: 2px solid #fff;
-    outline: 1px solid var(--indigo);
-    &[data-focus-visible] {
-      outline-width: 3px;
-    }
-  }
 `;
 const Seconds = styled(NumberField)`
   ${fieldLook}
@@ -110,22 +80,18 @@ export default function BedSettings({ bed }: { bed: Bed }) {
           onChange={(to) => set({ to: to === '' ? null : to })}
         />
       </Two>
-      <Loudness
+      <Level
+        label={say('bed.loudness')}
         value={loud}
-        minValue={0}
-        maxValue={QUIETEST}
+        min={0}
+        max={QUIETEST}
+        text={say('bed.under', { decibels: QUIETEST - loud })}
         onChange={(value) => setLevel(QUIETEST - value)}
         onChangeEnd={(value) => {
           setLevel(null);
           set({ under: QUIETEST - value });
         }}
-      >
-        <Label>{say('bed.loudness')}</Label>
-        <SliderOutput>{() => say('bed.under', { decibels: QUIETEST - loud })}</SliderOutput>
-        <SliderTrack className="track">
-          <SliderThumb className="thumb" />
-        </SliderTrack>
-      </Loudness>
+      />
       <Toggle isSelected={bed.ducks} onChange={(ducks) => set({ ducks })}>
         {say('bed.gives-way')}
       </Toggle>

@@ -3,11 +3,11 @@ import { useSteady } from '../parts/useSteady';
 import { say, type Code } from '../messages/say';
 import { Segments } from '../parts/Choice';
 
-/** From how far the story is looked at: every slide small, or the script. */
-export const distances = ['all', 'script'] as const;
+/** From how far the story is looked at: every slide small, the script, or one slide. */
+export const distances = ['all', 'script', 'one'] as const;
 export type Distance = (typeof distances)[number];
 
-const names: Record<Distance, Code> = { all: 'distance.all', script: 'distance.script' };
+const names: Record<Distance, Code> = { all: 'distance.all', script: 'distance.script', one: 'distance.one' };
 
 /** It stands in the address: a reload and a link come back to it. */
 export function useDistance(): [Distance, (distance: Distance) => void] {

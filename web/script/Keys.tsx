@@ -34,6 +34,7 @@ const keys: [key: Code, act: Code][] = [
   ['keys.choose-nothing.key', 'keys.choose-nothing'],
   ['keys.all.key', 'keys.all'],
   ['keys.script.key', 'keys.script'],
+  ['keys.one.key', 'keys.one'],
   ['keys.undo.key', 'keys.undo'],
   ['keys.redo.key', 'keys.redo'],
   ['keys.play-from.key', 'keys.play-from'],

@@ -34,6 +34,7 @@ import { SLIDE } from './useSlideDrag';
 import { say } from '../messages/say';
 
 const AllView = place(() => import('./all/AllView'));
+const OneView = place(() => import('./one/OneView'));
 
 const Layout = styled.div<{ $beside: boolean; $fills: boolean }>`
   display: grid;
@@ -204,7 +205,7 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
     </Boundary>
   );
   return (
-    <Page title={view.story.title} wide fills={distance === 'all'} head={<StoryHead id={id} hold={hold} />}>
+    <Page title={view.story.title} wide fills={distance !== 'script'} head={<StoryHead id={id} hold={hold} />}>
       <h1 className="unseen">{say('script.of', { title: view.story.title })}</h1>
       <Row>
         <DistanceField value={distance} onChange={look} />
@@ -230,9 +231,9 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
           <Keys />
         </KeysPlace>
       </Row>
-      <Layout ref={keys} $beside={distance === 'script'} $fills={distance === 'all'}>
+      <Layout ref={keys} $beside={distance === 'script'} $fills={distance !== 'script'}>
         <Zone
-          $fills={distance === 'all'}
+          $fills={distance !== 'script'}
           aria-label={say('script.sheet')}
           getDropOperation={(types) =>
             types.has(DIRECTORY_DRAG_TYPE) || kinds.some((kind) => types.has(kind)) || !types.has(SLIDE)
@@ -257,6 +258,10 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
                   copying={copying}
                   {...towards}
                 />
+              </Suspense>
+            ) : distance === 'one' ? (
+              <Suspense fallback={<Soft>{say('page.one-moment')}</Soft>}>
+                <OneView rows={rows} picked={picked} onChoose={choose} />
               </Suspense>
             ) : (
               <Sheet

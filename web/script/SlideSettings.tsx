@@ -5,6 +5,7 @@ import { sentence } from '../api/client';
 import type { PictureLayer, Slide } from '../api/types';
 import { pictureFiles } from '../assets/kinds';
 import { useSendIn } from '../assets/useSendIn';
+import { recipeOf, turned } from '../mend/recipe';
 import { Picks } from '../parts/Choice';
 import { Button, Card, IconButton, Row } from '../parts/controls';
 import { CloseIcon, TurnLeftIcon, TurnRightIcon } from '../parts/icons';
@@ -12,6 +13,7 @@ import { useTell } from '../parts/notices';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
 import { assetOf, pictureOf, trimmed, wordsOf } from '../story/slides';
+import { useDistance } from './Distance';
 import { IconFields } from './IconFields';
 import { SourceFields } from './SourceFields';
 import { StayField } from './StayField';
@@ -35,13 +37,13 @@ const Findings = styled.ul`
 `;
 /** Of many chosen slides only so much is said here; Proof says it all. */
 const SAID = 3;
-type Turn = PictureLayer['recipe']['turn'];
+type Parts = { [K in 'framing' | 'recipe']?: Partial<PictureLayer[K]> };
 
 interface Props {
   /** One slide at least. */
   picked: string[];
-  /** Nothing is chosen any more. */
-  onNone: () => void;
+  /** Nothing is chosen any more; left out where something always is. */
+  onNone?: () => void;
 }
 
 /** What can be set for the chosen slides. */
@@ -61,9 +63,11 @@ export default function SlideSettings({ picked, onNone }: Props) {
     <Card aria-label={say('slide.settings')} key={first.id}>
       <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
         <h2>{say('slide.chosen', { count: slides.length, slide: index + 1 })}</h2>
-        <IconButton label={say('slide.choose-nothing')} onPress={onNone}>
-          <CloseIcon />
-        </IconButton>
+        {onNone && (
+          <IconButton label={say('slide.choose-nothing')} onPress={onNone}>
+            <CloseIcon />
+          </IconButton>
+        )}
       </Row>
       <Findings>
         {findings.slice(0, SAID).map((finding) => (
@@ -133,10 +137,11 @@ function Silence({ slide }: { slide: Slide }) {
 
 function PictureFields({ slides }: { slides: Slide[] }) {
   const { edit } = useActs();
+  const [distance, setDistance] = useDistance();
   const pictured = slides.filter((slide) => pictureOf(slide));
   const picture = pictured[0] && pictureOf(pictured[0]);
   if (!picture) return null;
-  const set = (changes: Partial<Omit<PictureLayer, 'framing'>> & { framing?: Partial<PictureLayer['framing']> }) =>
+  const set = (changes: Partial<Omit<PictureLayer, 'framing' | 'recipe'>> & Parts) =>
     void edit({ do: 'set layers', slides: pictured.map((s) => s.id), kind: 'picture', changes });
   return (
     <>
@@ -151,12 +156,13 @@ function PictureFields({ slides }: { slides: Slide[] }) {
         onChange={(fit) => set({ fit })}
       />
       <Row>
-        <Button onPress={() => set({ recipe: { turn: ((picture.recipe.turn + 270) % 360) as Turn } })}>
+        <Button onPress={() => set({ recipe: { ...turned(recipeOf(picture), 270), crop: null } })}>
           <TurnLeftIcon /> {say('picture.turn-left')}
         </Button>
-        <Button onPress={() => set({ recipe: { turn: ((picture.recipe.turn + 90) % 360) as Turn } })}>
+        <Button onPress={() => set({ recipe: { ...turned(recipeOf(picture), 90), crop: null } })}>
           <TurnRightIcon /> {say('picture.turn-right')}
         </Button>
+        {distance === 'script' && <Button onPress={() => setDistance('one')}>{say('mend.title')}</Button>}
       </Row>
       <Toggle
         isSelected={picture.framing.motion !== 'still'}

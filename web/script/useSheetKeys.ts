@@ -39,6 +39,7 @@ export function useSheetKeys(doing: Doing) {
         'alt+p': play,
         'alt+a': () => look('all'),
         'alt+s': () => look('script'),
+        'alt+o': () => look('one'),
         // Where something is open above the page, it is that which Escape closes.
         escape: some && document.querySelector('[role=dialog]') === null ? none : undefined,
       };

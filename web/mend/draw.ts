@@ -1,0 +1,68 @@
+import { inside, turnedRatio, WHOLE, type Recipe } from './recipe';
+import { colour, tablesOf, type Levels } from './tables';
+
+/** What is drawn: the picture as it came, and what is done to it. */
+export interface Drawn {
+  picture: ImageBitmap;
+  recipe: Recipe;
+  levels: Levels | undefined;
+  /** All of it is shown, with what the crop leaves out. */
+  isWhole: boolean;
+}
+
+/** Width over height of what is drawn. */
+export function ratioOf({ picture, recipe, isWhole }: Omit<Drawn, 'levels'>): number {
+  const crop = isWhole ? WHOLE : (recipe.crop ?? WHOLE);
+  return (turnedRatio(picture.width / picture.height, recipe.turn) * crop.width) / crop.height;
+}
+
+/**
+ * Draws a picture as its recipe says. What it looks like without its colours is kept, so that a slider of light needs nothing but
+ * arithmetic.
+ */
+export class Drawing {
+  private shape = '';
+  private plain: ImageData | null = null;
+
+  constructor(private readonly canvas: HTMLCanvasElement) {}
+
+  draw(drawn: Drawn, width: number): void {
+    const height = Math.max(1, Math.round(width / ratioOf(drawn)));
+    const context = this.canvas.getContext('2d', { willReadFrequently: true });
+    if (!context) return;
+    const { turn, straighten, crop } = drawn.recipe;
+    const shape = JSON.stringify([width, height, turn, straighten, drawn.isWhole ? null : crop]);
+    if (shape !== this.shape || !this.plain) {
+      this.canvas.width = width;
+      this.canvas.height = height;
+      place(context, drawn, width, height);
+      this.plain = context.getImageData(0, 0, width, height);
+      this.shape = shape;
+    }
+    const made = context.createImageData(width, height);
+    colour(this.plain.data, tablesOf(drawn.recipe, drawn.levels), made.data as Uint8ClampedArray<ArrayBuffer>);
+    context.putImageData(made, 0, 0);
+  }
+}
+
+/** Turned about its middle, so large that what is kept fills the canvas. */
+function place(
+  context: CanvasRenderingContext2D,
+  { picture, recipe, isWhole }: Drawn,
+  width: number,
+  height: number,
+): void {
+  const crop = isWhole ? WHOLE : (recipe.crop ?? WHOLE);
+  const ratio = turnedRatio(picture.width / picture.height, recipe.turn);
+  // Pixels of the canvas that the whole picture would take, turned by its quarters.
+  const across = width / crop.width / inside(ratio, recipe.straighten);
+  const sideways = recipe.turn % 180 !== 0;
+  const scale = across / (sideways ? picture.height : picture.width);
+  context.save();
+  context.imageSmoothingQuality = 'high';
+  context.translate(width * ((0.5 - crop.x) / crop.width), height * ((0.5 - crop.y) / crop.height));
+  context.rotate(((recipe.turn + recipe.straighten) * Math.PI) / 180);
+  context.scale(scale, scale);
+  context.drawImage(picture, -picture.width / 2, -picture.height / 2);
+  context.restore();
+}

@@ -1,0 +1,194 @@
+import { ButtonContext } from 'react-aria-components';
+import styled from 'styled-components';
+import limits from '../../schema/limits.json';
+import type { Slide, WordsLayer } from '../api/types';
+import { say } from '../messages/say';
+import { Quiet } from '../parts/controls';
+import { useActs } from '../story/StoryContext';
+import { textOf, wordsOf } from '../story/slides';
+import { useSavedText } from '../story/useSavedText';
+import type { Row } from './rows';
+
+/** Reads as a page: a field shows its edge when it is touched. */
+export const WordsLook = styled.div`
+  display: grid;
+  gap: 2px;
+  align-content: start;
+  min-width: 0;
+  textarea,
+  input {
+    width: 100%;
+    border: 1px solid transparent;
+    border-radius: 4px;
+    background: transparent;
+    padding: 2px 8px;
+    resize: none;
+    field-sizing: content;
+    scrollbar-width: none;
+  }
+  textarea.script {
+    font: 1rem/1.4 var(--reading);
+    max-height: 3.1em;
+  }
+  textarea.script:placeholder-shown {
+    max-height: none;
+  }
+  textarea.long:not(:focus) {
+    mask-image: linear-gradient(#000 55%, rgb(0 0 0 / 0.35));
+  }
+  textarea.script:focus {
+    max-height: 320px;
+    scrollbar-width: auto;
+  }
+  textarea.caption,
+  input {
+    font-weight: 600;
+    max-height: 3.4em;
+    min-height: 30px;
+  }
+  input.subtitle {
+    font-weight: 400;
+  }
+  @media (hover: none) {
+    textarea,
+    input {
+      min-height: 40px;
+    }
+  }
+  textarea::placeholder,
+  input::placeholder {
+    color: var(--soft);
+    font-weight: 400;
+    opacity: 1;
+  }
+  textarea:hover,
+  input:hover {
+    border-color: var(--line);
+  }
+  textarea:focus,
+  input:focus {
+    border-color: var(--indigo);
+    background: var(--raised);
+  }
+  .remark {
+    border-inline-start: 4px solid var(--ochre);
+    background: var(--ochre-wash);
+    padding: 6px 10px;
+    border-radius: 0 4px 4px 0;
+    font-size: 0.94rem;
+  }
+`;
+/** What may be written with one press: quiet, in one line. */
+const Offer = styled(Quiet)`
+  justify-self: start;
+  justify-content: start;
+  min-height: 32px;
+  padding: 2px 8px;
+  color: var(--indigo);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  @media (hover: none) {
+    min-height: 40px;
+  }
+`;
+
+/** Letters of a script that two lines of the row hold; more fade out until the field is entered. */
+const LONG = 120;
+
+/** The list tells each row's buttons anew whenever anything of it changes; only the handle has to hear that. */
+export const own = {};
+
+/** What is written on a slide, and what is said of it. */
+export function SlideWords({ row: { slide, index, title, described } }: { row: Row }) {
+  const number = index + 1;
+  return (
+    <>
+      {slide.layout === 'title' ? (
+        <TitleWords slide={slide} title={title} number={number} />
+      ) : (
+        <CaptionWords slide={slide} number={number} offered={described} />
+      )}
+      <ScriptWords slide={slide} number={number} />
+    </>
+  );
+}
+
+interface WordsProps {
+  slide: Slide;
+  number: number;
+}
+
+/** The text of one of a slide's words, kept as it is written. */
+function useWords(slide: Slide, role: WordsLayer['role']) {
+  const { edit } = useActs();
+  const layer = wordsOf(slide, role)?.id ?? role;
+  const write = (text: string) =>
+    void edit({ do: 'set layer', slide: slide.id, layer, kind: 'words', changes: { role, text } });
+  return { ...useSavedText(textOf(slide, role), write), write };
+}
+
+function TitleWords({ slide, title, number }: WordsProps & { title: string }) {
+  const heading = useWords(slide, 'title');
+  const subtitle = useWords(slide, 'subtitle');
+  return (
+    <>
+      <input
+        aria-label={say('words.title-on', { slide: number })}
+        placeholder={title}
+        maxLength={limits.title}
+        value={heading.value}
+        onChange={(e) => heading.onChange(e.target.value)}
+        onBlur={heading.onBlur}
+      />
+      <input
+        className="subtitle"
+        aria-label={say('words.subtitle-on', { slide: number })}
+        placeholder={say('words.subtitle.hint')}
+        maxLength={limits.words}
+        value={subtitle.value}
+        onChange={(e) => subtitle.onChange(e.target.value)}
+        onBlur={subtitle.onBlur}
+      />
+    </>
+  );
+}
+
+function CaptionWords({ slide, number, offered }: WordsProps & { offered: string }) {
+  const caption = useWords(slide, 'caption');
+  return (
+    <>
+      <textarea
+        className="caption"
+        rows={1}
+        aria-label={say('words.caption-on', { slide: number })}
+        placeholder={say('words.caption.hint')}
+        maxLength={limits.words}
+        value={caption.value}
+        onChange={(e) => caption.onChange(e.target.value)}
+        onBlur={caption.onBlur}
+      />
+      {offered !== '' && caption.value === '' && (
+        <ButtonContext value={own}>
+          <Offer onPress={() => caption.write(offered)}>{say('words.offered', { words: offered })}</Offer>
+        </ButtonContext>
+      )}
+    </>
+  );
+}
+
+function ScriptWords({ slide, number }: WordsProps) {
+  const { edit } = useActs();
+  const script = useSavedText(slide.script, (text) => void edit({ do: 'set script', slide: slide.id, script: text }));
+  return (
+    <textarea
+      className={script.value.length > LONG ? 'script long' : 'script'}
+      aria-label={say('words.script-of', { slide: number })}
+      placeholder={say('words.script.hint')}
+      maxLength={limits.script}
+      rows={1}
+      value={script.value}
+      onChange={(e) => script.onChange(e.target.value)}
+      onBlur={script.onBlur}
+    />
+  );
+}

@@ -1,0 +1,180 @@
+import { useRef, type KeyboardEvent } from 'react';
+import { useMove, type MoveMoveEvent } from 'react-aria/useMove';
+import styled from 'styled-components';
+import { say, type Code } from '../../messages/say';
+import { moved, scaled, sized, type Box, type Hold } from '../../parts/boxes';
+
+const Ground = styled.div`
+  position: absolute;
+  inset: 0;
+  overflow: clip;
+  overflow-clip-margin: 14px;
+  touch-action: none;
+`;
+const Kept = styled.div`
+  position: absolute;
+  box-shadow: 0 0 0 9999px rgb(23 26 33 / 0.6);
+  outline: 2px solid #fff;
+  button {
+    position: absolute;
+    padding: 0;
+    border: 0;
+    background: none;
+    touch-action: none;
+  }
+  .all {
+    inset: 0;
+    cursor: move;
+    /* The thirds help to place what matters. */
+    background:
+      linear-gradient(
+        90deg,
+        transparent calc(33.3% - 1px),
+        rgb(255 255 255 / 0.5) 33.3%,
+        transparent calc(33.3% + 1px)
+      ),
+      linear-gradient(
+        90deg,
+        transparent calc(66.6% - 1px),
+        rgb(255 255 255 / 0.5) 66.6%,
+        transparent calc(66.6% + 1px)
+      ),
+      linear-gradient(transparent calc(33.3% - 1px), rgb(255 255 255 / 0.5) 33.3%, transparent calc(33.3% + 1px)),
+      linear-gradient(transparent calc(66.6% - 1px), rgb(255 255 255 / 0.5) 66.6%, transparent calc(66.6% + 1px));
+  }
+  .hold {
+    width: 40px;
+    height: 40px;
+    translate: -50% -50%;
+    &::before {
+      content: '';
+      position: absolute;
+      inset: 11px;
+      background: #fff;
+      border: 2px solid var(--indigo);
+      border-radius: 3px;
+    }
+  }
+  button:focus-visible {
+    outline: 3px solid var(--indigo);
+    outline-offset: -2px;
+  }
+`;
+
+interface Handle {
+  hold: Hold;
+  name: Code;
+  left: number;
+  top: number;
+  cursor: string;
+}
+const corners: Handle[] = [
+  { hold: 'wn', name: 'crop.top-left', left: 0, top: 0, cursor: 'nwse-resize' },
+  { hold: 'en', name: 'crop.top-right', left: 100, top: 0, cursor: 'nesw-resize' },
+  { hold: 'ws', name: 'crop.bottom-left', left: 0, top: 100, cursor: 'nesw-resize' },
+  { hold: 'es', name: 'crop.bottom-right', left: 100, top: 100, cursor: 'nwse-resize' },
+];
+const edges: Handle[] = [
+  { hold: 'n', name: 'crop.top', left: 50, top: 0, cursor: 'ns-resize' },
+  { hold: 'w', name: 'crop.left', left: 0, top: 50, cursor: 'ew-resize' },
+  { hold: 'e', name: 'crop.right', left: 100, top: 50, cursor: 'ew-resize' },
+  { hold: 's', name: 'crop.bottom', left: 50, top: 100, cursor: 'ns-resize' },
+];
+/** One press of an arrow, in shares of the picture; with Shift more. */
+const STEP = 0.01;
+const STRIDE = 0.05;
+const GROWS = 1.05;
+
+interface Props {
+  box: Box;
+  /** The share of the width over the share of the height that it keeps, where it keeps one. */
+  ratio: number | null;
+  onChange: (box: Box) => void;
+  /** It was let go of. */
+  onEnd: (box: Box) => void;
+}
+
+/** The part of a picture that is kept: moved and sized by mouse, finger and keys. */
+export function CropBox({ box, ratio, onChange, onEnd }: Props) {
+  const ground = useRef<HTMLDivElement>(null);
+  const latest = useRef(box);
+  latest.current = box;
+  /** Where it began, and how far it was moved since: it can be pulled beyond an edge and back. */
+  const begun = useRef({ box, x: 0, y: 0 });
+  const change = (next: Box) => {
+    latest.current = next;
+    onChange(next);
+  };
+  const way = ({ deltaX, deltaY, pointerType, shiftKey }: MoveMoveEvent): [number, number] => {
+    const { width = 1, height = 1 } = ground.current?.getBoundingClientRect() ?? {};
+    const step = shiftKey ? STRIDE : STEP;
+    return pointerType === 'keyboard' ? [deltaX * step, deltaY * step] : [deltaX / width, deltaY / height];
+  };
+  const moves = (as: (from: Box, dx: number, dy: number) => Box) => ({
+    onMoveStart: () => {
+      begun.current = { box: latest.current, x: 0, y: 0 };
+    },
+    onMove: (event: MoveMoveEvent) => {
+      const [dx, dy] = way(event);
+      begun.current.x += dx;
+      begun.current.y += dy;
+      change(as(begun.current.box, begun.current.x, begun.current.y));
+    },
+    onMoveEnd: () => onEnd(latest.current),
+  });
+  const grow = (event: KeyboardEvent) => {
+    const by = { '+': GROWS, '=': GROWS, '-': 1 / GROWS }[event.key];
+    if (by === undefined || event.ctrlKey || event.metaKey) return;
+    event.preventDefault();
+    change(scaled(latest.current, by));
+    onEnd(latest.current);
+  };
+  return (
+    <Ground ref={ground}>
+      <Kept
+        style={{
+          left: `${100 * box.x}%`,
+          top: `${100 * box.y}%`,
+          width: `${100 * box.width}%`,
+          height: `${100 * box.height}%`,
+        }}
+      >
+        <Held className="all" name={say('crop.kept')} moves={moves(moved)} onKeyDown={grow} />
+        {(ratio === null ? [...edges, ...corners] : corners).map(({ hold, name, left, top, cursor }) => (
+          <Held
+            key={hold}
+            className="hold"
+            name={say(name)}
+            style={{ left: `${left}%`, top: `${top}%`, cursor }}
+            moves={moves((from, dx, dy) => sized(from, hold, dx, dy, ratio))}
+          />
+        ))}
+      </Kept>
+    </Ground>
+  );
+}
+
+interface HeldProps {
+  name: string;
+  className: string;
+  style?: React.CSSProperties;
+  moves: Parameters<typeof useMove>[0];
+  onKeyDown?: (event: KeyboardEvent) => void;
+}
+
+/** What can be taken hold of. */
+function Held({ name, moves, onKeyDown, ...look }: HeldProps) {
+  const { moveProps } = useMove(moves);
+  return (
+    <button
+      type="button"
+      aria-label={name}
+      {...look}
+      {...moveProps}
+      onKeyDown={(event) => {
+        onKeyDown?.(event);
+        moveProps.onKeyDown?.(event);
+      }}
+    />
+  );
+}

@@ -1,0 +1,104 @@
+import { useEffect, useState } from 'react';
+import styled from 'styled-components';
+import type { Slide } from '../../api/types';
+import { turnedRatio, type Recipe } from '../../mend/recipe';
+import { say } from '../../messages/say';
+import { Button } from '../../parts/controls';
+import { useTell } from '../../parts/notices';
+import { useActs, useView } from '../../story/StoryContext';
+import { assetOf, pictureOf } from '../../story/slides';
+import { FrameFields, LightFields, LookFields, Whole, type CropShape } from './MendFields';
+import { MendStage } from './MendStage';
+import { useMending, usePicture } from './useMending';
+
+export type MendGroup = 'frame' | 'light' | 'look';
+
+/** Held down, it shows the picture as it came; a tap of a key shows it too, as long as it is held. */
+const Hold = styled(Button)`
+  touch-action: none;
+  -webkit-user-select: none;
+  user-select: none;
+`;
+
+interface Props {
+  slide: Slide;
+  picked: string[];
+  group: MendGroup;
+  children: (parts: { stage: React.ReactNode; fields: React.ReactNode }) => React.ReactNode;
+}
+
+/** What is wrong with a picture is mended: how it lies, its light, its look. */
+export function Mend({ slide, picked, group, children }: Props) {
+  const { id, edit, undo } = useActs();
+  const { story, plan } = useView();
+  const tell = useTell();
+  const asset = pictureOf(slide)?.asset ?? '';
+  const file = assetOf(story, asset, 'picture');
+  const mending = useMending(slide);
+  const { recipe, show, set } = mending;
+  const { picture, levels } = usePicture(id, asset);
+  const [before, setBefore] = useState(false);
+  const [crops, setCrops] = useState(false);
+  const [levelled, setLevelled] = useState(false);
+  const [shape, setShape] = useState<CropShape>('free');
+  // What is cropped is seen in its own group only.
+  useEffect(() => setCrops(false), [group, slide.id]);
+  const others = story.slides.filter((one) => one.id !== slide.id && pictureOf(one)).map((one) => one.id);
+  const chosen = others.filter((one) => picked.includes(one));
+  const around = picture ? turnedRatio(picture.width / picture.height, recipe.turn) : 1;
+  const ratio = plan.width / plan.height / around;
+  const onOthers = (which: 'chosen' | 'all', changes: Partial<Recipe>) => {
+    const slides = which === 'all' ? others : chosen;
+    void edit({ do: 'set layers', slides, kind: 'picture', changes: { recipe: changes } }).then(
+      (done) =>
+        done &&
+        tell(say('mend.done-too', { count: slides.length }), {
+          action: { label: say('story.undo'), run: () => void undo() },
+        }),
+    );
+  };
+  const stage = (
+    <MendStage
+      picture={picture}
+      levels={levels}
+      recipe={recipe}
+      name={say('mend.picture', { picture: file?.file ?? '' })}
+      before={before}
+      crops={crops}
+      ratio={shape === 'slide' ? ratio : null}
+      levelled={levelled}
+      onCrop={(crop) => show({ crop })}
+      onCropped={(crop) => set({ crop })}
+    />
+  );
+  const fields = (
+    <>
+      {group === 'frame' && (
+        <FrameFields
+          {...mending}
+          crops={crops}
+          onCrops={setCrops}
+          shape={shape}
+          onShape={setShape}
+          ratio={ratio}
+          onLevelled={setLevelled}
+        />
+      )}
+      {group === 'light' && <LightFields {...mending} />}
+      {group === 'look' && <LookFields {...mending} picture={picture} levels={levels} />}
+      <Whole
+        recipe={recipe}
+        set={set}
+        chosen={group === 'frame' ? 0 : chosen.length}
+        all={group === 'frame' ? 0 : others.length}
+        onOthers={onOthers}
+        before={
+          <Hold onPressStart={() => setBefore(true)} onPressEnd={() => setBefore(false)}>
+            {say('mend.before')}
+          </Hold>
+        }
+      />
+    </>
+  );
+  return children({ stage, fields });
+}

@@ -1,0 +1,91 @@
+import { useEffect, useRef, useState } from 'react';
+import styled from 'styled-components';
+import { Drawing, ratioOf } from '../../mend/draw';
+import { PLAIN, WHOLE, type Recipe } from '../../mend/recipe';
+import type { Levels } from '../../mend/tables';
+import { say } from '../../messages/say';
+import type { Box } from '../../parts/boxes';
+import { Soft } from '../../parts/controls';
+import { CropBox } from './CropBox';
+
+const Ground = styled.div`
+  position: relative;
+  display: grid;
+  place-items: center;
+  min-height: 0;
+  height: 100%;
+  overflow: hidden;
+`;
+const Frame = styled.div`
+  position: relative;
+  canvas {
+    display: block;
+    width: 100%;
+    height: 100%;
+  }
+  /* Lines to hold a horizon to. */
+  .level {
+    position: absolute;
+    inset: 0;
+    pointer-events: none;
+    background-image:
+      linear-gradient(rgb(255 255 255 / 0.55) 1px, transparent 1px),
+      linear-gradient(90deg, rgb(255 255 255 / 0.55) 1px, transparent 1px);
+    background-size: 10% 10%;
+  }
+`;
+
+interface Props {
+  picture: ImageBitmap | null;
+  levels: Levels | undefined;
+  recipe: Recipe;
+  name: string;
+  /** As it came. */
+  before: boolean;
+  /** All of it is shown, and what is kept can be changed. */
+  crops: boolean;
+  /** The share of the width over the share of the height that the crop keeps; null where it is free. */
+  ratio: number | null;
+  /** It is being straightened. */
+  levelled: boolean;
+  onCrop: (box: Box) => void;
+  onCropped: (box: Box) => void;
+}
+
+/** The picture as it is mended, as large as there is room for it. */
+export function MendStage({ picture, levels, recipe, name, before, crops, ratio, levelled, onCrop, onCropped }: Props) {
+  const ground = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const drawing = useRef<Drawing | null>(null);
+  const [room, setRoom] = useState({ width: 0, height: 0 });
+  useEffect(() => {
+    const box = ground.current;
+    if (!box) return undefined;
+    const watch = new ResizeObserver(() => setRoom({ width: box.clientWidth, height: box.clientHeight }));
+    watch.observe(box);
+    return () => watch.disconnect();
+  }, []);
+  const shown = before ? PLAIN : recipe;
+  const isWhole = crops && !before;
+  const around = picture ? ratioOf({ picture, recipe: shown, isWhole }) : 1;
+  const width = Math.max(0, Math.floor(Math.min(room.width, room.height * around)));
+  useEffect(() => {
+    if (!picture || !canvas.current || width === 0) return;
+    drawing.current ??= new Drawing(canvas.current);
+    const pixels = Math.round(width * Math.min(window.devicePixelRatio, 1.5));
+    drawing.current.draw({ picture, recipe: shown, levels, isWhole }, pixels);
+  }, [picture, shown, levels, isWhole, width]);
+  return (
+    <Ground ref={ground}>
+      {picture ? (
+        <Frame style={{ width, height: Math.round(width / around) }}>
+          <canvas ref={canvas} role="img" aria-label={name} />
+          {levelled && <span className="level" />}
+          {isWhole && <CropBox box={recipe.crop ?? WHOLE} ratio={ratio} onChange={onCrop} onEnd={onCropped} />}
+        </Frame>
+      ) : (
+        <Soft role="status">{say('page.one-moment')}</Soft>
+      )}
+    </Ground>
+  );
+}

@@ -1,0 +1,207 @@
+import { useEffect, useRef, useState } from 'react';
+import styled from 'styled-components';
+import { say, type Code } from '../../messages/say';
+import { Segments } from '../../parts/Choice';
+import { fieldLook, IconButton } from '../../parts/controls';
+import { BackIcon, OnIcon } from '../../parts/icons';
+import { LengthThread } from '../../parts/Thread';
+import { clock, secondsText } from '../../parts/time';
+import { Preview, type PreviewHandle } from '../../stage/Preview';
+import { useActs, useView } from '../../story/StoryContext';
+import { pictureOf } from '../../story/slides';
+import { nameOf, type Row } from '../rows';
+import SlideSettings from '../SlideSettings';
+import { SlideWords } from '../SlideWords';
+import { Mend, type MendGroup } from './Mend';
+
+const View = styled.div`
+  display: grid;
+  flex: 1;
+  min-height: 0;
+  gap: 12px 24px;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  grid-template-rows: minmax(0, 1fr) auto;
+  .stage {
+    min-height: 0;
+    min-width: 0;
+    display: grid;
+    grid-template: minmax(0, 1fr) / minmax(0, 1fr);
+  }
+  /* A picture is judged on a ground that is neither light nor coloured. */
+  .stage.mends {
+    border-radius: var(--radius);
+    background: #3a3d43;
+    padding: 12px;
+  }
+  .side {
+    grid-column: 2;
+    grid-row: 1 / 3;
+    min-height: 0;
+    overflow: auto;
+    scrollbar-width: thin;
+    padding: 4px;
+    margin: -4px;
+    display: grid;
+    gap: 12px;
+    align-content: start;
+  }
+  .words {
+    ${fieldLook}
+    gap: 12px;
+    textarea {
+      resize: none;
+      field-sizing: content;
+      max-height: 40dvh;
+    }
+    textarea.caption {
+      font-weight: 600;
+    }
+    textarea.script {
+      font: 1.05rem/1.45 var(--reading);
+      min-height: 120px;
+    }
+  }
+  .way {
+    display: flex;
+    align-items: center;
+    gap: 8px 12px;
+    min-width: 0;
+  }
+  .way .length {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    white-space: nowrap;
+  }
+  .way strong {
+    white-space: nowrap;
+    font: 600 1.05rem var(--reading);
+  }
+  .way .name {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    color: var(--soft);
+  }
+  @media (max-width: 1023px) {
+    display: flex;
+    flex: none;
+    flex-direction: column;
+    > * {
+      flex: none;
+    }
+    .stage {
+      height: 42dvh;
+    }
+    .side {
+      overflow: visible;
+    }
+  }
+  @media (max-width: 600px) {
+    .way {
+      justify-content: space-between;
+    }
+    .way .length,
+    .way .name {
+      display: none;
+    }
+  }
+`;
+/** The whole slide, as large as there is room for it. */
+const Fitted = styled.div`
+  container-type: size;
+  height: 100%;
+  display: grid;
+  place-items: center;
+  > figure {
+    width: min(100cqw, (100cqh - 56px) * var(--around));
+  }
+`;
+
+export type Group = MendGroup | 'words' | 'slide';
+const groups: [Group, Code][] = [
+  ['frame', 'one.frame'],
+  ['light', 'one.light'],
+  ['look', 'one.look'],
+  ['words', 'one.words'],
+  ['slide', 'one.slide'],
+];
+
+interface Props {
+  rows: Row[];
+  picked: string[];
+  onChoose: (keys: ReadonlySet<string>) => void;
+}
+
+/** One slide, as near as it gets: its picture is mended, its words are written, on the picture itself. */
+export default function OneView({ rows, picked, onChoose }: Props) {
+  const { id } = useActs();
+  const { plan } = useView();
+  const [group, setGroup] = useState<Group>('frame');
+  const preview = useRef<PreviewHandle>(null);
+  const at = Math.max(
+    0,
+    rows.findIndex((row) => row.id === picked[0]),
+  );
+  const row = rows[at];
+  const pictured = row !== undefined && pictureOf(row.slide) !== undefined;
+  const offered = groups.filter(([one]) => pictured || one === 'words' || one === 'slide');
+  const shown = offered.some(([one]) => one === group) ? group : 'words';
+  const start = row?.scene ? row.scene.start + row.scene.comesIn : 0;
+  const drawn = row?.scene;
+  useEffect(() => preview.current?.show(start), [start, shown, drawn]);
+  if (!row) return null;
+  const go = (to: number) => {
+    const next = rows[to];
+    if (next) onChoose(new Set([next.id]));
+  };
+  const mends = shown !== 'words' && shown !== 'slide';
+  const view = (stage: React.ReactNode, fields: React.ReactNode) => (
+    <View>
+      <div className={mends ? 'stage mends' : 'stage'}>{stage}</div>
+      <div className="way">
+        <IconButton label={say('one.before')} onPress={() => go(at - 1)} isDisabled={at === 0}>
+          <BackIcon />
+        </IconButton>
+        <strong>{say('one.of', { slide: at + 1, count: rows.length })}</strong>
+        <IconButton label={say('one.next')} onPress={() => go(at + 1)} isDisabled={at === rows.length - 1}>
+          <OnIcon />
+        </IconButton>
+        {row.thread && (
+          <span className="length">
+            <LengthThread slide={row.thread} fps={row.fps} width={280} loose={row.loose} />
+            {clock(row.thread.start / row.fps)} · {secondsText(row.thread.stay / row.fps)}
+          </span>
+        )}
+        <span className="name">{nameOf(row)}</span>
+      </div>
+      <section className="side" aria-label={say('one.settings')}>
+        <Segments
+          label={say('one.what')}
+          value={shown}
+          options={offered.map(([one, name]) => [one, say(name)])}
+          onChange={setGroup}
+        />
+        {fields}
+      </section>
+    </View>
+  );
+  if (mends)
+    return (
+      <Mend key={row.id} slide={row.slide} picked={picked} group={shown}>
+        {({ stage, fields }) => view(stage, fields)}
+      </Mend>
+    );
+  return view(
+    <Fitted style={{ '--around': plan.width / plan.height } as React.CSSProperties}>
+      <Preview ref={preview} story={id} plan={plan} />
+    </Fitted>,
+    shown === 'words' ? (
+      <div className="words" key={row.id}>
+        <SlideWords row={row} />
+      </div>
+    ) : (
+      <SlideSettings picked={[row.id]} onNone={() => undefined} />
+    ),
+  );
+}

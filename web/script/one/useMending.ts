@@ -1,0 +1,103 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { answer, api } from '../../api/client';
+import type { Slide } from '../../api/types';
+import { recipeOf, type Recipe } from '../../mend/recipe';
+import type { Levels } from '../../mend/tables';
+import { useSteady } from '../../parts/useSteady';
+import { useActs } from '../../story/StoryContext';
+import { pictureOf } from '../../story/slides';
+
+/** The picture is drawn no larger than that, in pixels of its longer side. */
+const SIDE = 1600;
+
+/** Milliseconds that it rests before it is saved: many presses of a key are one change, and one to undo. */
+const RESTS = 350;
+
+/** What is done to a slide's picture: as it is saved, or as it is being changed. */
+export function useMending(slide: Slide) {
+  const { edit } = useActs();
+  const [draft, setDraft] = useState<Recipe | null>(null);
+  const recipe = draft ?? recipeOf(pictureOf(slide));
+  const latest = useRef(recipe);
+  latest.current = recipe;
+  const unsaved = useRef<Partial<Recipe>>({});
+  /** Shows it, while it is still in somebody's hand. */
+  const show = (changes: Partial<Recipe>) => {
+    latest.current = { ...latest.current, ...changes };
+    setDraft(latest.current);
+  };
+  const save = useSteady(() => {
+    const changes = unsaved.current;
+    if (Object.keys(changes).length === 0) return;
+    unsaved.current = {};
+    const mine = latest.current;
+    void edit({ do: 'set layers', slides: [slide.id], kind: 'picture', changes: { recipe: changes } }).finally(() =>
+      setDraft((now) => (now === mine ? null : now)),
+    );
+  });
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const set = (changes: Partial<Recipe>) => {
+    show(changes);
+    unsaved.current = { ...unsaved.current, ...changes };
+    clearTimeout(timer.current);
+    timer.current = setTimeout(save, RESTS);
+  };
+  // Whoever goes on to something else, or away, has it saved before.
+  useEffect(() => {
+    window.addEventListener('beforeunload', save);
+    return () => {
+      window.removeEventListener('beforeunload', save);
+      clearTimeout(timer.current);
+      save();
+    };
+  }, [save]);
+  return { recipe, show, set };
+}
+
+/** A picture as it came, to be drawn in the page; null until it is here. */
+export function usePicture(story: string, asset: string): { picture: ImageBitmap | null; levels: Levels | undefined } {
+  const [here, setHere] = useState<{ asset: string; picture: ImageBitmap } | null>(null);
+  const { data: levels } = useQuery({
+    queryKey: ['levels', asset],
+    queryFn: () =>
+      answer(
+        api.GET('/api/stories/{id}/assets/{asset}/{name}', {
+          params: { path: { id: story, asset, name: 'levels.json' } },
+        }),
+      ) as Promise<Levels>,
+    staleTime: Infinity,
+  });
+  const { data: file } = useQuery({
+    queryKey: ['picture', asset],
+    queryFn: () =>
+      answer(
+        api.GET('/api/stories/{id}/assets/{asset}/{name}', {
+          params: { path: { id: story, asset, name: 'full.jpg' } },
+          parseAs: 'blob',
+        }),
+      ) as unknown as Promise<Blob>,
+    staleTime: Infinity,
+    gcTime: 60_000,
+  });
+  useEffect(() => {
+    if (!file) return undefined;
+    let left = false;
+    let made: ImageBitmap | null = null;
+    void (async () => {
+      const whole = await createImageBitmap(file);
+      const scale = Math.min(1, SIDE / Math.max(whole.width, whole.height));
+      const [resizeWidth, resizeHeight] = [Math.round(whole.width * scale), Math.round(whole.height * scale)];
+      made = await createImageBitmap(whole, { resizeWidth, resizeHeight, resizeQuality: 'high' });
+      whole.close();
+      if (left) made.close();
+      else setHere({ asset, picture: made });
+    })();
+    return () => {
+      left = true;
+      made?.close();
+      setHere(null);
+    };
+  }, [asset, file]);
+  return { picture: here?.asset === asset ? here.picture : null, levels };
+}
