@@ -86,6 +86,14 @@ for (const width of [1280, 390]) {
     await page.keyboard.press('Alt+a');
     await page.locator('[role=grid] [role=row]').nth(1).click();
     await looked('all slides');
+    await page.keyboard.press('Alt+o');
+    const groups = page.locator('main section [role=radiogroup]').first().locator('label');
+    await groups.nth(4).waitFor();
+    for (let n = 0; n < 5; n += 1) {
+      await groups.nth(n).click();
+      if (n === 0) await page.locator('main section label:has([role=switch])').click();
+      await looked(`one slide, ${n}`);
+    }
     const story = page.url().match(/stories\/([^/?]+)/)?.[1] ?? '';
     await page.goto(`/stories/${story}/film`);
     await looked('before the film');

@@ -73,6 +73,7 @@ export function Picks<T extends string>({ label, value, options, onChange }: Pro
 
 const Strip = styled(RadioGroup)`
   display: inline-flex;
+  flex-wrap: wrap;
   border: 1px solid var(--edge);
   border-radius: var(--radius);
   background: var(--raised);
@@ -80,7 +81,9 @@ const Strip = styled(RadioGroup)`
 `;
 const Segment = styled(Radio)`
   display: inline-flex;
+  flex: 1 0 auto;
   align-items: center;
+  justify-content: center;
   gap: 8px;
   min-height: 38px;
   padding: 4px 12px;

@@ -96,6 +96,7 @@ const KeysPlace = styled.span`
 const kinds = [...pictureFiles, '.zip'];
 const nothing: ReadonlySet<string> = new Set();
 const none: Remark[] = [];
+const nobody: string[] = [];
 
 export default function ScriptPage() {
   const { id = '' } = useParams();
@@ -189,11 +190,13 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
     preview.current?.play(view.plan.scenes.find((s) => s.id === slide)?.start ?? 0),
   );
   const pictures = useBringing(id, hold, picked);
-  const copying = useCopying({ id, hold, slides, picked, remove: acts.remove, onPasted: setChosen });
+  // From near there is nothing to choose or to arrange: its keys are for what is done to the one slide.
+  const arranged = distance === 'one' ? nobody : picked;
+  const copying = useCopying({ id, hold, slides, picked: arranged, remove: acts.remove, onPasted: setChosen });
   const rowActs = useMemo(() => ({ ...acts, play: playFrom }), [acts, playFrom]);
   const keys = useSheetKeys({
     hold,
-    picked,
+    picked: arranged,
     acts,
     play: () => playFrom(picked[0]),
     none: () => setChosen(nothing),

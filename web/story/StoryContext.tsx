@@ -3,7 +3,7 @@ import type { StoryView } from '../api/types';
 import type { StoryHold } from './useStory';
 
 /** What can be done to the story of a place. It stays the same while the story changes: who only acts is not drawn again. */
-type Acts = Pick<StoryHold, 'edit' | 'receive' | 'undo' | 'redo'> & { id: string };
+type Acts = Pick<StoryHold, 'edit' | 'editLater' | 'receive' | 'undo' | 'redo'> & { id: string };
 
 const ActsContext = createContext<Acts | null>(null);
 const ViewContext = createContext<StoryView | null>(null);
@@ -11,7 +11,7 @@ const ViewContext = createContext<StoryView | null>(null);
 /** The story of a place, for all that lies within it. */
 export function StoryProvider({
   id,
-  hold: { edit, receive, undo, redo },
+  hold: { edit, editLater, receive, undo, redo },
   view,
   children,
 }: {
@@ -20,7 +20,10 @@ export function StoryProvider({
   view: StoryView;
   children: ReactNode;
 }) {
-  const acts = useMemo(() => ({ id, edit, receive, undo, redo }), [id, edit, receive, undo, redo]);
+  const acts = useMemo(
+    () => ({ id, edit, editLater, receive, undo, redo }),
+    [id, edit, editLater, receive, undo, redo],
+  );
   return (
     <ActsContext value={acts}>
       <ViewContext value={view}>{children}</ViewContext>

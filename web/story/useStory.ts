@@ -75,18 +75,20 @@ export function useStory(id: string) {
 
   /** Null when it was refused, which the person has then been told. */
   const change = useCallback((ask: Ask) => mutateAsync(ask).catch(() => null), [mutateAsync]);
-  const edit = useCallback(
-    (...edits: Edit[]) =>
-      change((revision) =>
+  /** Edits that are still in somebody's hand: they are told when they rest, and count as not saved from now on. */
+  const editLater = useCallback(
+    (edits: Promise<Edit[]>) =>
+      change(async (revision) =>
         answer(
           api.POST('/api/stories/{id}/edits', {
             params: { path: { id }, header: { 'If-Match': revision } },
-            body: { edits },
+            body: { edits: await edits },
           }),
         ),
       ),
     [change, id],
   );
+  const edit = useCallback((...edits: Edit[]) => editLater(Promise.resolve(edits)), [editLater]);
   const undo = useCallback(
     () =>
       change((revision) =>
@@ -114,7 +116,7 @@ export function useStory(id: string) {
     [change, id],
   );
 
-  return { view, error, saving, edit, undo, redo, paste, receive };
+  return { view, error, saving, edit, editLater, undo, redo, paste, receive };
 }
 
 export type StoryHold = ReturnType<typeof useStory>;

@@ -15,6 +15,8 @@ const Ground = styled.div`
   min-height: 0;
   height: 100%;
   overflow: hidden;
+  /* Room for the handles of the crop. */
+  padding: 16px;
 `;
 const Frame = styled.div`
   position: relative;
@@ -61,7 +63,9 @@ export function MendStage({ picture, levels, recipe, name, before, crops, ratio,
   useEffect(() => {
     const box = ground.current;
     if (!box) return undefined;
-    const watch = new ResizeObserver(() => setRoom({ width: box.clientWidth, height: box.clientHeight }));
+    const watch = new ResizeObserver(([seen]) => {
+      if (seen) setRoom({ width: seen.contentRect.width, height: seen.contentRect.height });
+    });
     watch.observe(box);
     return () => watch.disconnect();
   }, []);

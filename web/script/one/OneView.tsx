@@ -31,7 +31,6 @@ const View = styled.div`
   .stage.mends {
     border-radius: var(--radius);
     background: #3a3d43;
-    padding: 12px;
   }
   .side {
     grid-column: 2;
@@ -44,6 +43,8 @@ const View = styled.div`
     display: grid;
     gap: 12px;
     align-content: start;
+    /* None gives way to another: the whole scrolls. */
+    grid-auto-rows: max-content;
   }
   .words {
     ${fieldLook}

@@ -1,10 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { answer, api } from '../../api/client';
-import type { Slide } from '../../api/types';
+import type { Edit, Slide } from '../../api/types';
 import { recipeOf, type Recipe } from '../../mend/recipe';
 import type { Levels } from '../../mend/tables';
-import { useSteady } from '../../parts/useSteady';
 import { useActs } from '../../story/StoryContext';
 import { pictureOf } from '../../story/slides';
 
@@ -16,42 +15,52 @@ const RESTS = 350;
 
 /** What is done to a slide's picture: as it is saved, or as it is being changed. */
 export function useMending(slide: Slide) {
-  const { edit } = useActs();
+  const { editLater } = useActs();
   const [draft, setDraft] = useState<Recipe | null>(null);
   const recipe = draft ?? recipeOf(pictureOf(slide));
   const latest = useRef(recipe);
   latest.current = recipe;
-  const unsaved = useRef<Partial<Recipe>>({});
+  const rest = useRef<{ changes: Partial<Recipe>; timer?: ReturnType<typeof setTimeout>; save: () => void } | null>(
+    null,
+  );
   /** Shows it, while it is still in somebody's hand. */
   const show = (changes: Partial<Recipe>) => {
     latest.current = { ...latest.current, ...changes };
     setDraft(latest.current);
   };
-  const save = useSteady(() => {
-    const changes = unsaved.current;
-    if (Object.keys(changes).length === 0) return;
-    unsaved.current = {};
-    const mine = latest.current;
-    void edit({ do: 'set layers', slides: [slide.id], kind: 'picture', changes: { recipe: changes } }).finally(() =>
-      setDraft((now) => (now === mine ? null : now)),
-    );
-  });
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const begin = () => {
+    let mine: Recipe;
+    const edits = new Promise<Edit[]>((resolve) => {
+      const changes: Partial<Recipe> = {};
+      rest.current = {
+        changes,
+        save: () => {
+          rest.current = null;
+          mine = latest.current;
+          resolve([{ do: 'set layers', slides: [slide.id], kind: 'picture', changes: { recipe: changes } }]);
+        },
+      };
+    });
+    // What was changed since stays in hand.
+    void editLater(edits).finally(() => setDraft((now) => (now === mine ? null : now)));
+    return rest.current;
+  };
   const set = (changes: Partial<Recipe>) => {
     show(changes);
-    unsaved.current = { ...unsaved.current, ...changes };
-    clearTimeout(timer.current);
-    timer.current = setTimeout(save, RESTS);
+    const now = rest.current ?? begin();
+    if (!now) return;
+    Object.assign(now.changes, changes);
+    clearTimeout(now.timer);
+    now.timer = setTimeout(now.save, RESTS);
   };
-  // Whoever goes on to something else, or away, has it saved before.
-  useEffect(() => {
-    window.addEventListener('beforeunload', save);
-    return () => {
-      window.removeEventListener('beforeunload', save);
-      clearTimeout(timer.current);
-      save();
-    };
-  }, [save]);
+  // Whoever goes on to something else has it saved before.
+  useEffect(
+    () => () => {
+      clearTimeout(rest.current?.timer);
+      rest.current?.save();
+    },
+    [],
+  );
   return { recipe, show, set };
 }
 
