@@ -59,20 +59,19 @@ final readonly class AssetFiles
         return null !== $key && $this->store->has($key) ? new LightMap((string) file_get_contents($this->store->near($key))) : null;
     }
 
-    /** @return string|null the key of how dark and how light a picture is, measured if need be; null where there is no such picture */
-    public function levels(string $id): ?string
+    /** How dark and how light a picture is, measured if need be; null where there is no such picture. */
+    public function levels(string $id): ?Levels
     {
         $thumb = self::picture($id, PreparedPicture::THUMB);
         if (!$this->store->has($thumb)) {
             return null;
         }
-        $key = self::picture($id, PreparedPicture::LEVELS);
-        $this->store->once($key, fn(string $new) => file_put_contents(
+        $kept = $this->store->once(self::picture($id, PreparedPicture::LEVELS), fn(string $new) => file_put_contents(
             $new,
             json_encode(LevelsOf::picture($this->store->near($thumb))->toArray(), \JSON_THROW_ON_ERROR),
         ));
 
-        return $key;
+        return Levels::read(Fields::of(json_decode((string) file_get_contents($kept), true)));
     }
 
     /**
@@ -125,18 +124,11 @@ final readonly class AssetFiles
                 return null;
             }
             $scratch = new Scratch();
-            (new PicturePreparer())->follow($file, $recipe, $this->store->near($master), $scratch->folder, $recipe->tone->clear ? $this->levelsOf($id) : null);
+            (new PicturePreparer())->follow($file, $recipe, $this->store->near($master), $scratch->folder, $recipe->tone->clear ? $this->levels($id) : null);
             $this->keep($id, $scratch->folder, [$file], $recipe);
         }
 
         return $key;
-    }
-
-    private function levelsOf(string $id): ?Levels
-    {
-        $key = $this->levels($id);
-
-        return null === $key ? null : Levels::read(Fields::of(json_decode((string) file_get_contents($this->store->near($key)), true)));
     }
 
     /**

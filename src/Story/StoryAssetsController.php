@@ -57,6 +57,15 @@ final readonly class StoryAssetsController
         return new JsonResponse(array_map(static fn(AssetRecord $asset): array => $asset->toArray(), $assets));
     }
 
+    /** How dark and how light a picture is: what is measured of it never changes. */
+    #[Route('/{asset}/levels.json', name: 'asset_levels', methods: ['GET'], requirements: ['asset' => Requirement::UUID])]
+    public function levels(#[MapEntity] StoryRecord $story, string $asset): JsonResponse
+    {
+        $levels = null === $story->story()->picture($asset) ? null : $this->files->levels($asset);
+
+        return new JsonResponse($levels?->toArray() ?? throw new NotFoundHttpException());
+    }
+
     /** A picture's rendition, a voice, music as it is heard in the page. */
     #[Route(
         '/{asset}/{name}',
@@ -64,7 +73,7 @@ final readonly class StoryAssetsController
         methods: ['GET'],
         requirements: [
             'asset' => Requirement::UUID,
-            'name' => '(full|whole|thumb|whole-thumb)(-(t(90|180|270)|r[0-9a-f]{16}))?\.jpg|levels\.json|voice\.flac|music\.ogg',
+            'name' => '(full|whole|thumb|whole-thumb)(-(t(90|180|270)|r[0-9a-f]{16}))?\.jpg|voice\.flac|music\.ogg',
         ],
     )]
     public function file(#[MapEntity] StoryRecord $story, string $asset, string $name): Response
@@ -76,7 +85,6 @@ final readonly class StoryAssetsController
                 null === $document->music($asset) ? null : AssetFiles::music($asset, MeasuredMusic::LIGHT),
                 'audio/ogg',
             ],
-            'levels.json' === $name => [null === $document->picture($asset) ? null : $this->files->levels($asset), 'application/json'],
             default => [$this->rendition($document, $asset, substr($name, 0, -4)), 'image/jpeg'],
         };
 

@@ -6,10 +6,12 @@ namespace Rhapsode\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use Rhapsode\App\Asset\Arriving;
+use Rhapsode\App\Asset\AssetFiles;
 use Rhapsode\App\Asset\AssetRecord;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\HandIn\HandIn;
 use Rhapsode\App\HandIn\Remark;
+use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\Drawings;
 use Rhapsode\App\Story\PlanMaker;
 use Rhapsode\App\Story\StoryRecord;
@@ -21,6 +23,7 @@ use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Studio\Prepare\PreparedPicture;
 use Symfony\Component\Uid\Uuid;
 
 /** Who may what: each route, asked by everybody. */
@@ -52,6 +55,7 @@ final class AccessTest extends AppTestCase
         'GET /api/stories/{id}/assets' => self::OWNER,
         'POST /api/stories/{id}/assets' => self::OWNER,
         'GET /api/stories/{id}/assets/{asset}/{name}' => self::OWNER,
+        'GET /api/stories/{id}/assets/{asset}/levels.json' => self::OWNER,
         'GET /api/assets/{id}' => self::OWNER,
         'DELETE /api/assets/{id}' => self::OWNER,
         'PUT /api/assets/{id}/parts/{number}' => self::OWNER,
@@ -179,6 +183,8 @@ final class AccessTest extends AppTestCase
         }
         $entities->flush();
 
+        // What is measured of a picture is measured on its small copy.
+        self::service(Store::class)->write(AssetFiles::picture($id, PreparedPicture::THUMB), (string) file_get_contents(self::newPicture()));
         $plan = self::service(PlanMaker::class)->plan($record->story());
         self::service(Drawings::class)->keep($record, $plan);
 

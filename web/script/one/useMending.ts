@@ -70,11 +70,7 @@ export function usePicture(story: string, asset: string): { picture: ImageBitmap
   const { data: levels } = useQuery({
     queryKey: ['levels', asset],
     queryFn: () =>
-      answer(
-        api.GET('/api/stories/{id}/assets/{asset}/{name}', {
-          params: { path: { id: story, asset, name: 'levels.json' } },
-        }),
-      ) as Promise<Levels>,
+      answer(api.GET('/api/stories/{id}/assets/{asset}/levels.json', { params: { path: { id: story, asset } } })),
     staleTime: Infinity,
   });
   const { data: file } = useQuery({
