@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Asset\Music;
 use Rhapsode\Core\Edit\SetLayer;
 use Rhapsode\Core\Edit\SetVoice;
+use Rhapsode\Core\Framing\Comfort;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
@@ -70,7 +71,17 @@ final class GoldenTest extends TestCase
             ];
         }
 
-        return ['plan' => $plan->toArray(), 'points' => self::POINTS, 'moments' => $moments];
+        $comforts = [];
+        foreach ($plan->scenes as $scene) {
+            foreach ($scene->layers as $layer) {
+                if ($layer instanceof PlannedPicture) {
+                    $comfort = Comfort::of($layer->move, Rate::seconds($scene->gone() - $scene->start));
+                    $comforts[] = ['scene' => $scene->id, 'zoom' => round($comfort->zoom, 4), 'pan' => round($comfort->pan, 4)];
+                }
+            }
+        }
+
+        return ['plan' => $plan->toArray(), 'points' => self::POINTS, 'comforts' => $comforts, 'moments' => $moments];
     }
 
     /** @return list<array<string, mixed>> from the back to the front, each with its layers and how much of it and of the colour before it is seen */

@@ -42,7 +42,7 @@ test("axe finds nothing on a student's places", async ({ page }) => {
   await expect(page.getByRole('group', { name: 'What is done with the chosen slides' })).toBeVisible();
   expect(await finds(page)).toEqual([]);
   await page.getByText('One slide', { exact: true }).click();
-  for (const group of ['Frame', 'Light', 'Look', 'Words', 'Slide']) {
+  for (const group of ['Frame', 'Light', 'Look', 'Move', 'Words', 'Slide']) {
     await page.getByRole('radiogroup', { name: 'What is set' }).getByText(group, { exact: true }).click();
     if (group === 'Frame') await page.getByText('Crop', { exact: true }).click();
     expect(await finds(page), group).toEqual([]);

@@ -88,8 +88,8 @@ for (const width of [1280, 390]) {
     await looked('all slides');
     await page.keyboard.press('Alt+o');
     const groups = page.locator('main section [role=radiogroup]').first().locator('label');
-    await groups.nth(4).waitFor();
-    for (let n = 0; n < 5; n += 1) {
+    await groups.nth(5).waitFor();
+    for (let n = 0; n < 6; n += 1) {
       await groups.nth(n).click();
       if (n === 0) await page.locator('main section label:has([role=switch])').click();
       await looked(`one slide, ${n}`);

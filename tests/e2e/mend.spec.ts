@@ -13,6 +13,17 @@ async function press(page: Page, key: string, times: number) {
   for (let i = 0; i < times; i += 1) await page.keyboard.press(key);
 }
 
+/** Pulls something by its middle, as a mouse does: not by its very middle, which would be a screen reader's press. */
+async function pull(page: Page, name: string, dx: number, dy: number) {
+  const box = await page.getByRole('button', { name, exact: true }).boundingBox();
+  if (!box) throw new Error(`${name} is not there`);
+  const [x, y] = [box.x + box.width / 2 - 3, box.y + box.height / 2 - 3];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + dx, y + dy, { steps: 5 });
+  await page.mouse.up();
+}
+
 /** Mean difference, of 255, between what the page draws and the rendition that the server makes of the slide's picture. */
 async function difference(page: Page, n: number): Promise<number> {
   await saved(page);
@@ -62,16 +73,7 @@ test('turned, straightened, cropped, by mouse and by keys; what is seen is what 
 
   // Cropped: by a corner, by an edge, moved, by keys.
   await page.getByText('Crop', { exact: true }).click();
-  const pull = async (name: string, dx: number, dy: number) => {
-    const box = await page.getByRole('button', { name, exact: true }).boundingBox();
-    if (!box) throw new Error(`${name} is not there`);
-    const [x, y] = [box.x + box.width / 2 - 3, box.y + box.height / 2 - 3];
-    await page.mouse.move(x, y);
-    await page.mouse.down();
-    await page.mouse.move(x + dx, y + dy, { steps: 5 });
-    await page.mouse.up();
-  };
-  await pull('Bottom right corner', -200, -120);
+  await pull(page, 'Bottom right corner', -200, -120);
   await expect.poll(async () => (await recipe(page, 1)).crop?.width ?? 1).toBeLessThan(0.85);
   for (const [name, dx, dy] of [
     ['Top left corner', 60, 40],
@@ -83,7 +85,7 @@ test('turned, straightened, cropped, by mouse and by keys; what is seen is what 
     ['Bottom edge', 0, -20],
     ['The part that is kept', 40, 30],
   ] as const)
-    await pull(name, dx, dy);
+    await pull(page, name, dx, dy);
   await saved(page);
   const cropped = (await recipe(page, 1)).crop;
   expect(cropped?.x).toBeGreaterThan(0.1);
@@ -197,6 +199,88 @@ test('light and looks are seen at once, held against what was before, and done t
   await page.getByRole('radiogroup', { name: 'From how far' }).getByText('One slide').click();
   await page.reload();
   await expect(page.getByText('Slide 1 of 4', { exact: true })).toBeVisible();
+});
+
+test('the eye is led over the picture: opens on, closes on, watched in place', async ({ page }) => {
+  await begin(page, 'wren', 'Look here');
+  await choose(page, 1);
+  await page.keyboard.press('Alt+o');
+  await group(page, 'Move').click();
+  const framing = async (n: number) => pictureOf(await slide(page, n)).framing;
+  const planned = async (n: number) => (await view(page)).plan.scenes[n].layers[0] as PlannedPicture;
+  const picks = page.getByRole('radiogroup', { name: 'How the picture moves' });
+  const onTop = page.getByRole('radiogroup', { name: 'Which frame lies on top' });
+
+  // It goes on from what it does by itself.
+  const before = await planned(1);
+  await picks.getByText('As I say').click();
+  await expect.poll(async () => (await framing(1)).motion).toBe('set');
+  expect((await framing(1)).opensOn?.width).toBeCloseTo(before.opensOn.width, 4);
+
+  // By keys: smaller, and to the side; the film's shape stays, and it never leaves the picture.
+  const closes = page.getByRole('button', { name: 'Closes on', exact: true });
+  await closes.focus();
+  await press(page, '-', 16);
+  await press(page, 'ArrowRight', 40);
+  await expect(page.getByText('Too fast to follow')).toBeVisible();
+  await saved(page);
+  const set = await planned(1);
+  expect(set.closesOn.width).toBeLessThan(0.5);
+  expect(set.closesOn.x + set.closesOn.width).toBeCloseTo(1, 4);
+  expect((set.closesOn.width * 1600) / (set.closesOn.height * 1200)).toBeCloseTo(16 / 9, 2);
+  await press(page, '+', 14);
+  await press(page, 'ArrowLeft', 4);
+  await expect(page.getByText('Too fast to follow')).toBeHidden();
+
+  // By mouse: each corner of each frame, and the frames themselves.
+  for (const [radio, frame] of [
+    ['Opens on', 'Opens on'],
+    ['Closes on', 'Closes on'],
+  ] as const) {
+    await onTop.getByText(radio).click();
+    for (const [corner, dx, dy] of [
+      ['Top left corner', 60, 40],
+      ['Top right corner', -40, 30],
+      ['Bottom left corner', 30, -20],
+      ['Bottom right corner', -40, -20],
+    ] as const)
+      await pull(page, `${frame}: ${corner}`, dx, dy);
+    await saved(page);
+    const was = (await framing(1))[frame === 'Opens on' ? 'opensOn' : 'closesOn'];
+    await pull(page, frame, frame === 'Opens on' ? 40 : -40, 20);
+    await expect
+      .poll(async () => (await framing(1))[frame === 'Opens on' ? 'opensOn' : 'closesOn']?.x)
+      .not.toBe(was?.x);
+  }
+  await saved(page);
+  const { opensOn, closesOn } = await framing(1);
+  await page.getByRole('button', { name: 'Swap the two' }).click();
+  await expect.poll(async () => (await framing(1)).opensOn).toEqual(closesOn);
+  expect((await framing(1)).closesOn).toEqual(opensOn);
+
+  // Watched where one is, from its beginning to its end.
+  await page.getByRole('button', { name: 'Watch it' }).click();
+  const stage = page.locator('.stage[data-frame]');
+  const first = Number(await stage.getAttribute('data-frame'));
+  await expect.poll(async () => Number(await stage.getAttribute('data-frame'))).toBeGreaterThan(first + 10);
+  await page.getByRole('button', { name: 'Back to the frames' }).click();
+  await expect(closes).toBeVisible();
+
+  await picks.getByText('Stands still').click();
+  await expect.poll(async () => (await framing(1)).motion).toBe('still');
+  await expect(closes).toBeHidden();
+  await picks.getByText('By itself').click();
+  await expect.poll(async () => (await framing(1)).motion).toBe('auto');
+
+  // The upright one is shown whole until it fills the slide.
+  await page.getByRole('button', { name: 'The next slide' }).click();
+  await page.getByRole('button', { name: 'Fill the slide' }).click();
+  await expect.poll(async () => pictureOf(await slide(page, 2)).fit).toBe('fill');
+  await page.getByRole('button', { name: 'Go on from the slide before' }).click();
+  const last = (await planned(1)).closesOn;
+  await expect
+    .poll(async () => (await planned(2)).opensOn.x + (await planned(2)).opensOn.width / 2)
+    .toBeCloseTo(last.x + last.width / 2, 1);
 });
 
 test('two mend one picture at once, and one of them without a connection: both changes stand', async ({

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../../web/api/types';
+import { comfortOf, paceOf } from '../../web/stage/comfort';
 import { sceneAt } from '../../web/stage/plan';
 import { Stage } from '../../web/stage/Stage';
 
@@ -13,6 +14,7 @@ interface Seen {
 const golden = JSON.parse(readFileSync('tests/golden/performance.json', 'utf8')) as {
   plan: Plan;
   points: [number, number][];
+  comforts: { scene: string; zoom: number; pan: number }[];
   moments: { frame: number; scenes: Seen[] }[];
 };
 
@@ -37,6 +39,26 @@ function weightOf(box: HTMLElement, [x, y]: [number, number]): number {
   const way = { right: x, left: 1 - x, top: 1 - y }[found[1] ?? ''] ?? NaN;
   return clamp((to - way) / (to - from));
 }
+
+describe('the comfort of a move', () => {
+  it('is what core says', () => {
+    const { plan, comforts } = golden;
+    const found = plan.scenes.flatMap((scene) =>
+      scene.layers.flatMap((layer) => {
+        if (layer.kind !== 'picture') return [];
+        const seconds = (scene.end + scene.transition.frames - scene.start) / plan.fps;
+        return [{ scene: scene.id, ...comfortOf(layer.opensOn, layer.closesOn, plan.ease, seconds) }];
+      }),
+    );
+    expect(found.map(({ scene }) => scene)).toEqual(comforts.map(({ scene }) => scene));
+    for (const [i, { zoom, pan }] of comforts.entries()) {
+      expect(found[i]?.zoom).toBeCloseTo(zoom, 3);
+      expect(found[i]?.pan).toBeCloseTo(pan, 3);
+    }
+    expect(comforts.map((comfort) => paceOf(comfort))).toContain('too-fast');
+    expect(comforts.map((comfort) => paceOf(comfort))).toContain('calm');
+  });
+});
 
 describe('the stage', () => {
   const root = document.createElement('div');

@@ -1,15 +1,17 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { Slide } from '../../api/types';
-import { turnedRatio, type Recipe } from '../../mend/recipe';
+import { recipeOf, turnedRatio, WHOLE, type Recipe } from '../../mend/recipe';
 import { say } from '../../messages/say';
 import { Button } from '../../parts/controls';
 import { useTell } from '../../parts/notices';
 import { useActs, useView } from '../../story/StoryContext';
 import { assetOf, pictureOf } from '../../story/slides';
+import { useInHand } from '../../story/useInHand';
+import { FrameBox } from './FrameBox';
 import { FrameFields, LightFields, LookFields, Whole, type CropShape } from './MendFields';
 import { MendStage } from './MendStage';
-import { useMending, usePicture } from './useMending';
+import { usePicture } from './usePicture';
 
 export type MendGroup = 'frame' | 'light' | 'look';
 
@@ -34,8 +36,17 @@ export function Mend({ slide, picked, group, children }: Props) {
   const tell = useTell();
   const asset = pictureOf(slide)?.asset ?? '';
   const file = assetOf(story, asset, 'picture');
-  const mending = useMending(slide);
-  const { recipe, show, set } = mending;
+  const {
+    value: recipe,
+    show,
+    set,
+  } = useInHand<Recipe>(recipeOf(pictureOf(slide)), (changes) => ({
+    do: 'set layers',
+    slides: [slide.id],
+    kind: 'picture',
+    changes: { recipe: changes },
+  }));
+  const mending = { recipe, show, set };
   const { picture, levels } = usePicture(id, asset);
   const [before, setBefore] = useState(false);
   const [crops, setCrops] = useState(false);
@@ -65,11 +76,19 @@ export function Mend({ slide, picked, group, children }: Props) {
       name={say('mend.picture', { picture: file?.file ?? '' })}
       before={before}
       crops={crops}
-      ratio={shape === 'slide' ? ratio : null}
       levelled={levelled}
-      onCrop={(crop) => show({ crop })}
-      onCropped={(crop) => set({ crop })}
-    />
+    >
+      {crops && (
+        <FrameBox
+          as="crop"
+          name={say('crop.kept')}
+          box={recipe.crop ?? WHOLE}
+          ratio={shape === 'slide' ? ratio : null}
+          onChange={(crop) => show({ crop })}
+          onEnd={(crop) => set({ crop })}
+        />
+      )}
+    </MendStage>
   );
   const fields = (
     <>

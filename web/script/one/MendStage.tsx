@@ -1,12 +1,10 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Drawing, ratioOf } from '../../mend/draw';
-import { PLAIN, WHOLE, type Recipe } from '../../mend/recipe';
+import { PLAIN, type Recipe } from '../../mend/recipe';
 import type { Levels } from '../../mend/tables';
 import { say } from '../../messages/say';
-import type { Box } from '../../parts/boxes';
 import { Soft } from '../../parts/controls';
-import { CropBox } from './CropBox';
 
 const Ground = styled.div`
   position: relative;
@@ -44,18 +42,16 @@ interface Props {
   name: string;
   /** As it came. */
   before: boolean;
-  /** All of it is shown, and what is kept can be changed. */
+  /** All of it is shown, with what the crop leaves out. */
   crops: boolean;
-  /** The share of the width over the share of the height that the crop keeps; null where it is free. */
-  ratio: number | null;
   /** It is being straightened. */
   levelled: boolean;
-  onCrop: (box: Box) => void;
-  onCropped: (box: Box) => void;
+  /** What lies over it. */
+  children?: ReactNode;
 }
 
 /** The picture as it is mended, as large as there is room for it. */
-export function MendStage({ picture, levels, recipe, name, before, crops, ratio, levelled, onCrop, onCropped }: Props) {
+export function MendStage({ picture, levels, recipe, name, before, crops, levelled, children }: Props) {
   const ground = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const drawing = useRef<Drawing | null>(null);
@@ -85,7 +81,7 @@ export function MendStage({ picture, levels, recipe, name, before, crops, ratio,
         <Frame style={{ width, height: Math.round(width / around) }}>
           <canvas ref={canvas} role="img" aria-label={name} />
           {levelled && <span className="level" />}
-          {isWhole && <CropBox box={recipe.crop ?? WHOLE} ratio={ratio} onChange={onCrop} onEnd={onCropped} />}
+          {!before && children}
         </Frame>
       ) : (
         <Soft role="status">{say('page.one-moment')}</Soft>

@@ -12,6 +12,8 @@ import { pictureOf } from '../../story/slides';
 import { nameOf, type Row } from '../rows';
 import SlideSettings from '../SlideSettings';
 import { SlideWords } from '../SlideWords';
+import { Eye } from './Eye';
+import { Fitted } from './Fitted';
 import { Mend, type MendGroup } from './Mend';
 
 const View = styled.div`
@@ -19,7 +21,7 @@ const View = styled.div`
   flex: 1;
   min-height: 0;
   gap: 12px 24px;
-  grid-template-columns: minmax(0, 1fr) 340px;
+  grid-template-columns: minmax(0, 1fr) 384px;
   grid-template-rows: minmax(0, 1fr) auto;
   .stage {
     min-height: 0;
@@ -45,6 +47,13 @@ const View = styled.div`
     align-content: start;
     /* None gives way to another: the whole scrolls. */
     grid-auto-rows: max-content;
+  }
+  /* All of them in one line, on a phone too. */
+  .groups > div {
+    width: 100%;
+  }
+  .groups label {
+    padding-inline: 8px;
   }
   .words {
     ${fieldLook}
@@ -108,22 +117,12 @@ const View = styled.div`
     }
   }
 `;
-/** The whole slide, as large as there is room for it. */
-const Fitted = styled.div`
-  container-type: size;
-  height: 100%;
-  display: grid;
-  place-items: center;
-  > figure {
-    width: min(100cqw, (100cqh - 56px) * var(--around));
-  }
-`;
-
-export type Group = MendGroup | 'words' | 'slide';
+type Group = MendGroup | 'move' | 'words' | 'slide';
 const groups: [Group, Code][] = [
   ['frame', 'one.frame'],
   ['light', 'one.light'],
   ['look', 'one.look'],
+  ['move', 'one.move'],
   ['words', 'one.words'],
   ['slide', 'one.slide'],
 ];
@@ -177,24 +176,32 @@ export default function OneView({ rows, picked, onChoose }: Props) {
         <span className="name">{nameOf(row)}</span>
       </div>
       <section className="side" aria-label={say('one.settings')}>
-        <Segments
-          label={say('one.what')}
-          value={shown}
-          options={offered.map(([one, name]) => [one, say(name)])}
-          onChange={setGroup}
-        />
+        <div className="groups">
+          <Segments
+            label={say('one.what')}
+            value={shown}
+            options={offered.map(([one, name]) => [one, say(name)])}
+            onChange={setGroup}
+          />
+        </div>
         {fields}
       </section>
     </View>
   );
-  if (mends)
+  if (shown === 'move' && row.scene)
+    return (
+      <Eye key={row.id} slide={row.slide} scene={row.scene} before={rows[at - 1]?.scene}>
+        {({ stage, fields }) => view(stage, fields)}
+      </Eye>
+    );
+  if (shown === 'frame' || shown === 'light' || shown === 'look')
     return (
       <Mend key={row.id} slide={row.slide} picked={picked} group={shown}>
         {({ stage, fields }) => view(stage, fields)}
       </Mend>
     );
   return view(
-    <Fitted style={{ '--around': plan.width / plan.height } as React.CSSProperties}>
+    <Fitted>
       <Preview ref={preview} story={id} plan={plan} />
     </Fitted>,
     shown === 'words' ? (

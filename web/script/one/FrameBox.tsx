@@ -7,15 +7,43 @@ import { moved, scaled, sized, type Box, type Hold } from '../../parts/boxes';
 const Ground = styled.div`
   position: absolute;
   inset: 0;
+  pointer-events: none;
   overflow: clip;
   overflow-clip-margin: 14px;
   touch-action: none;
 `;
 const Kept = styled.div`
   position: absolute;
-  box-shadow: 0 0 0 9999px rgb(23 26 33 / 0.6);
   outline: 2px solid #fff;
+  &.crop {
+    box-shadow: 0 0 0 9999px rgb(23 26 33 / 0.6);
+  }
+  &.opens {
+    outline: 3px solid #fff;
+    box-shadow: 0 0 0 5px var(--indigo);
+  }
+  &.closes {
+    outline: 3px dashed #fff;
+    box-shadow: 0 0 0 5px var(--ochre);
+  }
+  .tag {
+    position: absolute;
+    top: 6px;
+    inset-inline-start: 6px;
+    padding: 2px 8px;
+    border-radius: 4px;
+    background: var(--indigo);
+    color: #fff;
+    font-size: 0.875rem;
+    pointer-events: none;
+  }
+  &.closes .tag {
+    background: var(--ochre);
+    top: auto;
+    bottom: 6px;
+  }
   button {
+    pointer-events: auto;
     position: absolute;
     padding: 0;
     border: 0;
@@ -25,6 +53,8 @@ const Kept = styled.div`
   .all {
     inset: 0;
     cursor: move;
+  }
+  &.crop .all {
     /* The thirds help to place what matters. */
     background:
       linear-gradient(
@@ -63,22 +93,22 @@ const Kept = styled.div`
 
 interface Handle {
   hold: Hold;
-  name: Code;
+  hand: Code;
   left: number;
   top: number;
   cursor: string;
 }
 const corners: Handle[] = [
-  { hold: 'wn', name: 'crop.top-left', left: 0, top: 0, cursor: 'nwse-resize' },
-  { hold: 'en', name: 'crop.top-right', left: 100, top: 0, cursor: 'nesw-resize' },
-  { hold: 'ws', name: 'crop.bottom-left', left: 0, top: 100, cursor: 'nesw-resize' },
-  { hold: 'es', name: 'crop.bottom-right', left: 100, top: 100, cursor: 'nwse-resize' },
+  { hold: 'wn', hand: 'crop.top-left', left: 0, top: 0, cursor: 'nwse-resize' },
+  { hold: 'en', hand: 'crop.top-right', left: 100, top: 0, cursor: 'nesw-resize' },
+  { hold: 'ws', hand: 'crop.bottom-left', left: 0, top: 100, cursor: 'nesw-resize' },
+  { hold: 'es', hand: 'crop.bottom-right', left: 100, top: 100, cursor: 'nwse-resize' },
 ];
 const edges: Handle[] = [
-  { hold: 'n', name: 'crop.top', left: 50, top: 0, cursor: 'ns-resize' },
-  { hold: 'w', name: 'crop.left', left: 0, top: 50, cursor: 'ew-resize' },
-  { hold: 'e', name: 'crop.right', left: 100, top: 50, cursor: 'ew-resize' },
-  { hold: 's', name: 'crop.bottom', left: 50, top: 100, cursor: 'ns-resize' },
+  { hold: 'n', hand: 'crop.top', left: 50, top: 0, cursor: 'ns-resize' },
+  { hold: 'w', hand: 'crop.left', left: 0, top: 50, cursor: 'ew-resize' },
+  { hold: 'e', hand: 'crop.right', left: 100, top: 50, cursor: 'ew-resize' },
+  { hold: 's', hand: 'crop.bottom', left: 50, top: 100, cursor: 'ns-resize' },
 ];
 /** One press of an arrow, in shares of the picture; with Shift more. */
 const STEP = 0.01;
@@ -86,6 +116,9 @@ const STRIDE = 0.05;
 const GROWS = 1.05;
 
 interface Props {
+  /** What it is for, and so how it looks. */
+  as: 'crop' | 'opens' | 'closes';
+  name: string;
   box: Box;
   /** The share of the width over the share of the height that it keeps, where it keeps one. */
   ratio: number | null;
@@ -94,8 +127,8 @@ interface Props {
   onEnd: (box: Box) => void;
 }
 
-/** The part of a picture that is kept: moved and sized by mouse, finger and keys. */
-export function CropBox({ box, ratio, onChange, onEnd }: Props) {
+/** A part of a picture: moved and sized by mouse, finger and keys. */
+export function FrameBox({ as, name, box, ratio, onChange, onEnd }: Props) {
   const ground = useRef<HTMLDivElement>(null);
   const latest = useRef(box);
   latest.current = box;
@@ -132,6 +165,7 @@ export function CropBox({ box, ratio, onChange, onEnd }: Props) {
   return (
     <Ground ref={ground}>
       <Kept
+        className={as}
         style={{
           left: `${100 * box.x}%`,
           top: `${100 * box.y}%`,
@@ -139,12 +173,13 @@ export function CropBox({ box, ratio, onChange, onEnd }: Props) {
           height: `${100 * box.height}%`,
         }}
       >
-        <Held className="all" name={say('crop.kept')} moves={moves(moved)} onKeyDown={grow} />
-        {(ratio === null ? [...edges, ...corners] : corners).map(({ hold, name, left, top, cursor }) => (
+        {as !== 'crop' && <span className="tag">{name}</span>}
+        <Held className="all" name={name} moves={moves(moved)} onKeyDown={grow} />
+        {(ratio === null ? [...edges, ...corners] : corners).map(({ hold, hand, left, top, cursor }) => (
           <Held
             key={hold}
             className="hold"
-            name={say(name)}
+            name={as === 'crop' ? say(hand) : say('frame.hand', { frame: name, hand: say(hand) })}
             style={{ left: `${left}%`, top: `${top}%`, cursor }}
             moves={moves((from, dx, dy) => sized(from, hold, dx, dy, ratio))}
           />
