@@ -82,7 +82,7 @@ test('Proof says each thing once, and one act mends it for all', async ({ page }
   await page.getByRole('button', { name: 'Delete slide 1' }).click();
   await page.getByRole('status').getByRole('button', { name: 'Close this notice' }).click();
   await draw(page, /^Proof: 1 to mend/);
-  await mend.getByRole('button', { name: 'Add a title slide' }).click();
+  await mend.getByRole('button', { name: 'Add a title' }).click();
   await expect.poll(async () => (await slide(page, 0)).layout).toBe('title');
   await expect(proof(page).getByText('Nothing to mend. It is ready to become a film.')).toBeVisible();
   await close(page);

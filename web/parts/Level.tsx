@@ -10,12 +10,13 @@ const Scale = styled(Slider<number>)`
   .track {
     grid-column: 1 / -1;
     height: 32px;
+    margin-inline: 11px;
     position: relative;
     touch-action: none;
     &::before {
       content: '';
       position: absolute;
-      inset: 14px 0;
+      inset: 14px -11px;
       border-radius: 2px;
       background: var(--edge);
     }

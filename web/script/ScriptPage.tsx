@@ -210,7 +210,7 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
   return (
     <Page title={view.story.title} wide fills={distance !== 'script'} head={<StoryHead id={id} hold={hold} />}>
       <h1 className="unseen">{say('script.of', { title: view.story.title })}</h1>
-      <Row>
+      <Row style={{ gap: '8px 6px' }}>
         <DistanceField value={distance} onChange={look} />
         <FileTrigger allowsMultiple acceptedFileTypes={kinds} onSelect={(files) => files && pictures.files(files)}>
           <Act>

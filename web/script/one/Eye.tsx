@@ -75,7 +75,6 @@ export function Eye({ slide, scene, before, children }: Props) {
   useEffect(() => {
     if (watches) preview.current?.play(scene.start + scene.comesIn, scene.end);
   }, [watches, scene.start, scene.comesIn, scene.end]);
-  const frames = [hand === 'opensOn' ? 'closesOn' : 'opensOn', hand] as const;
   const stage = watches ? (
     <Fitted>
       <Preview ref={preview} story={id} plan={plan} bare onEnd={() => setWatches(false)} />
@@ -92,18 +91,17 @@ export function Eye({ slide, scene, before, children }: Props) {
     >
       {!isWhole &&
         value.motion !== 'still' &&
-        frames.map((frame) => (
+        (['opensOn', 'closesOn'] as const).map((frame) => (
           <FrameBox
             key={frame}
             as={frame === 'opensOn' ? 'opens' : 'closes'}
             name={say(frame === 'opensOn' ? 'eye.opens-on' : 'eye.closes-on')}
             box={value[frame]}
+            isOnTop={frame === hand}
+            onTaken={() => setHand(frame)}
             ratio={ratio}
             onChange={(box) => show(both({ [frame]: box }))}
-            onEnd={(box) => {
-              setHand(frame);
-              set(both({ [frame]: box }));
-            }}
+            onEnd={(box) => set(both({ [frame]: box }))}
           />
         ))}
     </MendStage>

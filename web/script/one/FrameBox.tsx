@@ -120,6 +120,10 @@ interface Props {
   as: 'crop' | 'opens' | 'closes';
   name: string;
   box: Box;
+  /** It lies over another, whose hands are put away. */
+  isOnTop?: boolean;
+  /** It was taken hold of, or come to by keys. */
+  onTaken?: () => void;
   /** The share of the width over the share of the height that it keeps, where it keeps one. */
   ratio: number | null;
   onChange: (box: Box) => void;
@@ -128,7 +132,7 @@ interface Props {
 }
 
 /** A part of a picture: moved and sized by mouse, finger and keys. */
-export function FrameBox({ as, name, box, ratio, onChange, onEnd }: Props) {
+export function FrameBox({ as, name, box, isOnTop = true, onTaken, ratio, onChange, onEnd }: Props) {
   const ground = useRef<HTMLDivElement>(null);
   const latest = useRef(box);
   latest.current = box;
@@ -162,8 +166,10 @@ export function FrameBox({ as, name, box, ratio, onChange, onEnd }: Props) {
     change(scaled(latest.current, by));
     onEnd(latest.current);
   };
+  const shown = ratio === null ? [...edges, ...corners] : corners;
+  const hands = isOnTop ? shown : [];
   return (
-    <Ground ref={ground}>
+    <Ground ref={ground} style={{ zIndex: isOnTop ? 1 : 0 }} onFocus={onTaken} onPointerDown={onTaken}>
       <Kept
         className={as}
         style={{
@@ -175,7 +181,7 @@ export function FrameBox({ as, name, box, ratio, onChange, onEnd }: Props) {
       >
         {as !== 'crop' && <span className="tag">{name}</span>}
         <Held className="all" name={name} moves={moves(moved)} onKeyDown={grow} />
-        {(ratio === null ? [...edges, ...corners] : corners).map(({ hold, hand, left, top, cursor }) => (
+        {hands.map(({ hold, hand, left, top, cursor }) => (
           <Held
             key={hold}
             className="hold"

@@ -209,7 +209,7 @@ export default function OneView({ rows, picked, onChoose }: Props) {
         <SlideWords row={row} />
       </div>
     ) : (
-      <SlideSettings picked={[row.id]} onNone={() => undefined} />
+      <SlideSettings picked={[row.id]} />
     ),
   );
 }
