@@ -86,6 +86,8 @@ test('turned, straightened, cropped, by mouse and by keys; what is seen is what 
     ['The part that is kept', 40, 30],
   ] as const)
     await pull(page, name, dx, dy);
+  await page.getByRole('button', { name: 'Top edge' }).focus();
+  await press(page, 'ArrowDown', 2);
   await saved(page);
   const cropped = (await recipe(page, 1)).crop;
   expect(cropped?.x).toBeGreaterThan(0.1);
@@ -173,10 +175,10 @@ test('light and looks are seen at once, held against what was before, and done t
   await expect.poll(() => recipe(page, 1)).toMatchObject({ look: 'ink', strength: 80 });
   expect(await difference(page, 1)).toBeLessThan(6);
 
-  await page.getByRole('button', { name: 'Do the same to the other chosen one' }).click();
+  await page.getByRole('button', { name: 'Do the same to the other chosen ones (1)' }).click();
   await expect.poll(() => recipe(page, 3)).toMatchObject({ look: 'ink', strength: 80, warmth: -7, clear: true });
   expect((await recipe(page, 2)).look ?? null).toBeNull();
-  await page.getByRole('button', { name: 'Do the same to all 2 other pictures' }).click();
+  await page.getByRole('button', { name: 'Do the same to all other pictures (2)' }).click();
   await expect.poll(() => recipe(page, 2)).toMatchObject({ look: 'ink', strength: 80 });
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
   await expect.poll(async () => (await recipe(page, 2)).look ?? null).toBeNull();
