@@ -21,26 +21,23 @@ export function ratioOf({ picture, recipe, isWhole }: Omit<Drawn, 'levels'>): nu
  * arithmetic.
  */
 export class Drawing {
-  private shape = '';
-  private plain: ImageData | null = null;
+  private of: { canvas: HTMLCanvasElement; picture: ImageBitmap; shape: string; plain: ImageData } | null = null;
 
-  constructor(private readonly canvas: HTMLCanvasElement) {}
-
-  draw(drawn: Drawn, width: number): void {
+  /** @param canvas may be another than before, where the picture was away meanwhile */
+  draw(canvas: HTMLCanvasElement, drawn: Drawn, width: number): void {
     const height = Math.max(1, Math.round(width / ratioOf(drawn)));
-    const context = this.canvas.getContext('2d', { willReadFrequently: true });
+    const context = canvas.getContext('2d', { willReadFrequently: true });
     if (!context) return;
     const { turn, straighten, crop } = drawn.recipe;
     const shape = JSON.stringify([width, height, turn, straighten, drawn.isWhole ? null : crop]);
-    if (shape !== this.shape || !this.plain) {
-      this.canvas.width = width;
-      this.canvas.height = height;
+    if (this.of?.canvas !== canvas || this.of.picture !== drawn.picture || this.of.shape !== shape) {
+      canvas.width = width;
+      canvas.height = height;
       place(context, drawn, width, height);
-      this.plain = context.getImageData(0, 0, width, height);
-      this.shape = shape;
+      this.of = { canvas, picture: drawn.picture, shape, plain: context.getImageData(0, 0, width, height) };
     }
     const made = context.createImageData(width, height);
-    colour(this.plain.data, tablesOf(drawn.recipe, drawn.levels), made.data as Uint8ClampedArray<ArrayBuffer>);
+    colour(this.of.plain.data, tablesOf(drawn.recipe, drawn.levels), made.data as Uint8ClampedArray<ArrayBuffer>);
     context.putImageData(made, 0, 0);
   }
 }

@@ -37,9 +37,10 @@ export const isPlain = (recipe: Recipe): boolean => JSON.stringify({ ...PLAIN, .
 export const shared = (recipe: Recipe): Partial<Recipe> =>
   Object.fromEntries(SHARED.map((key) => [key, recipe[key]])) as Partial<Recipe>;
 
-/** Turned by a quarter more, to the right or to the left. */
-export const turned = ({ turn }: Recipe, by: 90 | 270): Pick<Recipe, 'turn'> => ({
+/** Turned by a quarter more, to the right or to the left; what was cropped was of another shape. */
+export const turned = ({ turn }: Recipe, by: 90 | 270): Pick<Recipe, 'turn' | 'crop'> => ({
   turn: ((turn + by) % 360) as Recipe['turn'],
+  crop: null,
 });
 
 /** The share of each side that is kept when a picture is straightened (core/Picture/Recipe::inside). */

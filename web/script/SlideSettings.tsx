@@ -156,10 +156,10 @@ function PictureFields({ slides }: { slides: Slide[] }) {
         onChange={(fit) => set({ fit })}
       />
       <Row>
-        <Button onPress={() => set({ recipe: { ...turned(recipeOf(picture), 270), crop: null } })}>
+        <Button onPress={() => set({ recipe: turned(recipeOf(picture), 270) })}>
           <TurnLeftIcon /> {say('picture.turn-left')}
         </Button>
-        <Button onPress={() => set({ recipe: { ...turned(recipeOf(picture), 90), crop: null } })}>
+        <Button onPress={() => set({ recipe: turned(recipeOf(picture), 90) })}>
           <TurnRightIcon /> {say('picture.turn-right')}
         </Button>
         {distance === 'script' && <Button onPress={() => setDistance('one')}>{say('mend.title')}</Button>}

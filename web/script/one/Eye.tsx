@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { PlannedPicture, Scene, Slide } from '../../api/types';
-import { recipeOf, turnedRatio } from '../../mend/recipe';
+import { recipeOf, turnedRatio, WHOLE } from '../../mend/recipe';
 import { say, type Code } from '../../messages/say';
 import type { Box } from '../../parts/boxes';
 import { Picks, Segments } from '../../parts/Choice';
@@ -55,8 +55,8 @@ export function Eye({ slide, scene, before, children }: Props) {
   const isWhole = planned?.rendition.name.startsWith('whole') ?? false;
   const saved: Framing = {
     motion: layer?.framing.motion ?? 'auto',
-    opensOn: planned?.opensOn ?? { x: 0, y: 0, width: 1, height: 1 },
-    closesOn: planned?.closesOn ?? { x: 0, y: 0, width: 1, height: 1 },
+    opensOn: planned?.opensOn ?? WHOLE,
+    closesOn: planned?.closesOn ?? WHOLE,
   };
   const { value, show, set } = useInHand<Framing>(saved, (framing) => ({
     do: 'set layers',

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Label, Radio, RadioGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import { Drawing, ratioOf } from '../../mend/draw';
@@ -84,12 +84,11 @@ export function Looks({ picture, levels, recipe, onChange }: Props) {
 
 function Small({ picture, levels, recipe }: Omit<Props, 'onChange'>) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const drawing = useRef<Drawing | null>(null);
+  const [drawing] = useState(() => new Drawing());
   useEffect(() => {
     if (!picture || !canvas.current) return;
     const around = ratioOf({ picture, recipe, isWhole: false });
-    drawing.current ??= new Drawing(canvas.current);
-    drawing.current.draw({ picture, recipe, levels, isWhole: false }, Math.round(SMALL * Math.min(1, around)));
+    drawing.draw(canvas.current, { picture, recipe, levels, isWhole: false }, Math.round(SMALL * Math.min(1, around)));
   });
   return <canvas ref={canvas} aria-hidden />;
 }

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { say, type Code } from '../../messages/say';
-import { isPlain, PLAIN, shared, turned, type Recipe } from '../../mend/recipe';
+import { isPlain, PLAIN, shared, turned, WHOLE, type Recipe } from '../../mend/recipe';
 import type { Levels } from '../../mend/tables';
 import { shaped } from '../../parts/boxes';
 import { Segments } from '../../parts/Choice';
@@ -42,10 +42,10 @@ export function FrameFields({ recipe, show, set, crops, onCrops, shape, onShape,
   return (
     <>
       <Row>
-        <Button onPress={() => set({ ...turned(recipe, 270), crop: null })}>
+        <Button onPress={() => set(turned(recipe, 270))}>
           <TurnLeftIcon /> {say('picture.turn-left')}
         </Button>
-        <Button onPress={() => set({ ...turned(recipe, 90), crop: null })}>
+        <Button onPress={() => set(turned(recipe, 90))}>
           <TurnRightIcon /> {say('picture.turn-right')}
         </Button>
       </Row>
@@ -80,7 +80,7 @@ export function FrameFields({ recipe, show, set, crops, onCrops, shape, onShape,
             ]}
             onChange={(next) => {
               onShape(next);
-              if (next === 'slide') set({ crop: shaped(recipe.crop ?? { x: 0, y: 0, width: 1, height: 1 }, ratio) });
+              if (next === 'slide') set({ crop: shaped(recipe.crop ?? WHOLE, ratio) });
             }}
           />
           <Soft>{say('mend.crop-keys')}</Soft>

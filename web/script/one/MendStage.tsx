@@ -54,7 +54,7 @@ interface Props {
 export function MendStage({ picture, levels, recipe, name, before, crops, levelled, children }: Props) {
   const ground = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const drawing = useRef<Drawing | null>(null);
+  const [drawing] = useState(() => new Drawing());
   const [room, setRoom] = useState({ width: 0, height: 0 });
   useEffect(() => {
     const box = ground.current;
@@ -71,10 +71,9 @@ export function MendStage({ picture, levels, recipe, name, before, crops, levell
   const width = Math.max(0, Math.floor(Math.min(room.width, room.height * around)));
   useEffect(() => {
     if (!picture || !canvas.current || width === 0) return;
-    drawing.current ??= new Drawing(canvas.current);
     const pixels = Math.round(width * Math.min(window.devicePixelRatio, 1.5));
-    drawing.current.draw({ picture, recipe: shown, levels, isWhole }, pixels);
-  }, [picture, shown, levels, isWhole, width]);
+    drawing.draw(canvas.current, { picture, recipe: shown, levels, isWhole }, pixels);
+  }, [drawing, picture, shown, levels, isWhole, width]);
   return (
     <Ground ref={ground}>
       {picture ? (
