@@ -76,12 +76,12 @@ final class GoldenTest extends TestCase
             foreach ($scene->layers as $layer) {
                 if ($layer instanceof PlannedPicture) {
                     $comfort = Comfort::of($layer->move, Rate::seconds($scene->gone() - $scene->start));
-                    $comforts[] = ['scene' => $scene->id, 'zoom' => round($comfort->zoom, 4), 'pan' => round($comfort->pan, 4)];
+                    $comforts[] = ['scene' => $scene->id, 'zoom' => round($comfort->zoom, 4), 'pan' => round($comfort->pan, 4), 'isCalm' => $comfort->isCalm()];
                 }
             }
         }
 
-        return ['plan' => $plan->toArray(), 'points' => self::POINTS, 'comforts' => $comforts, 'moments' => $moments];
+        return ['plan' => $plan->toArray(), 'points' => self::POINTS, 'calmest' => [Comfort::MOST_ZOOM, Comfort::MOST_PAN], 'comforts' => $comforts, 'moments' => $moments];
     }
 
     /** @return list<array<string, mixed>> from the back to the front, each with its layers and how much of it and of the colour before it is seen */

@@ -14,7 +14,8 @@ interface Seen {
 const golden = JSON.parse(readFileSync('tests/golden/performance.json', 'utf8')) as {
   plan: Plan;
   points: [number, number][];
-  comforts: { scene: string; zoom: number; pan: number }[];
+  calmest: [zoom: number, pan: number];
+  comforts: { scene: string; zoom: number; pan: number; isCalm: boolean }[];
   moments: { frame: number; scenes: Seen[] }[];
 };
 
@@ -51,7 +52,13 @@ describe('the comfort of a move', () => {
       }),
     );
     expect(found.map(({ scene }) => scene)).toEqual(comforts.map(({ scene }) => scene));
-    for (const [i, { zoom, pan }] of comforts.entries()) {
+    // Calm as far as core says, and no further.
+    const [mostZoom, mostPan] = golden.calmest;
+    expect(paceOf({ zoom: mostZoom, pan: mostPan })).toBe('calm');
+    expect(paceOf({ zoom: mostZoom * 1.01, pan: 0 })).toBe('brisk');
+    expect(paceOf({ zoom: 0, pan: mostPan * 1.01 })).toBe('brisk');
+    for (const [i, { zoom, pan, isCalm }] of comforts.entries()) {
+      expect(paceOf({ zoom, pan }) === 'calm').toBe(isCalm);
       expect(found[i]?.zoom).toBeCloseTo(zoom, 3);
       expect(found[i]?.pan).toBeCloseTo(pan, 3);
     }
