@@ -48,6 +48,11 @@ final class Limits
     /** Four hours at 48 kHz. */
     public const SAMPLES = 48_000 * 4 * 3600;
 
+    /** Degrees by which a picture may be straightened, either way. */
+    public const STRAIGHTENED = 15.0;
+    /** A full step of a picture's light, contrast, warmth and colour, either way; and a look at its strongest. */
+    public const TONE = 100;
+
     /** @return array<string, int|float> by the name that the page knows them by */
     public static function toArray(): array
     {

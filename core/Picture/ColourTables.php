@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Picture;
 
+use Rhapsode\Core\Document\Limits;
+
 /**
  * A tone as arithmetic on sRGB values, which is the same wherever it is done: a table for each of red, green and blue, a matrix, and
  * one table for all. The page does the same (web/mend/tables.ts), held by tests/golden/tones.json.
@@ -37,8 +39,8 @@ final readonly class ColourTables
     private static function before(Tone $tone, ?Levels $levels): array
     {
         [$low, $high, $exponent] = $tone->clear && null !== $levels ? $levels->clearing() : [[0.0, 0.0, 0.0], [255.0, 255.0, 255.0], 1.0];
-        $exponent *= 2 ** (-self::LIGHT * $tone->light / Tone::MOST);
-        $warmth = self::WARMTH * $tone->warmth / Tone::MOST;
+        $exponent *= 2 ** (-self::LIGHT * $tone->light / Limits::TONE);
+        $warmth = self::WARMTH * $tone->warmth / Limits::TONE;
         $tables = [];
         foreach ([1 + $warmth, 1.0, 1 - $warmth] as $channel => $factor) {
             for ($i = 0; $i < 256; ++$i) {
@@ -53,7 +55,7 @@ final readonly class ColourTables
     /** @return list<float> */
     private static function mixed(Tone $tone): array
     {
-        $by = 1 + $tone->colour / Tone::MOST;
+        $by = 1 + $tone->colour / Limits::TONE;
         $saturation = [];
         foreach ([0, 1, 2] as $row) {
             foreach (self::LUMA as $column => $weight) {
@@ -63,7 +65,7 @@ final readonly class ColourTables
         if (null === $tone->look) {
             return $saturation;
         }
-        $share = $tone->strength / Tone::MOST;
+        $share = $tone->strength / Limits::TONE;
         $look = array_map(static fn(float $none, float $whole): float => $none + $share * ($whole - $none), self::NONE, $tone->look->matrix());
         $mixed = [];
         foreach ([0, 3, 6] as $row) {
@@ -78,8 +80,8 @@ final readonly class ColourTables
     /** @return list<int> */
     private static function after(Tone $tone): array
     {
-        $share = null === $tone->look ? 0.0 : $tone->strength / Tone::MOST;
-        $contrast = max(-1.0, min(1.0, $tone->contrast / Tone::MOST + $share * ($tone->look?->contrast() ?? 0.0)));
+        $share = null === $tone->look ? 0.0 : $tone->strength / Limits::TONE;
+        $contrast = max(-1.0, min(1.0, $tone->contrast / Limits::TONE + $share * ($tone->look?->contrast() ?? 0.0)));
         [$black, $white] = $tone->look?->ends() ?? [0.0, 1.0];
         [$black, $white] = [$share * $black, 1 + $share * ($white - 1)];
         $slope = 1 + self::CONTRAST * $contrast;

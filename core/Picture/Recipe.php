@@ -6,6 +6,7 @@ namespace Rhapsode\Core\Picture;
 
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Geometry\Frame;
 
 /**
@@ -15,8 +16,6 @@ use Rhapsode\Core\Geometry\Frame;
  */
 final readonly class Recipe
 {
-    public const MOST_STRAIGHTENED = 15.0;
-
     public float $straighten;
 
     public function __construct(public int $turn = 0, float $straighten = 0.0, public ?Frame $crop = null, public Tone $tone = new Tone())
@@ -30,7 +29,7 @@ final readonly class Recipe
 
         return new self(
             90 * $in->quarters('turn', 0),
-            $in->number('straighten', -self::MOST_STRAIGHTENED, self::MOST_STRAIGHTENED, 0.0),
+            $in->number('straighten', -Limits::STRAIGHTENED, Limits::STRAIGHTENED, 0.0),
             true === $crop?->equals(Frame::all()) ? null : $crop,
             Tone::read($in),
         );

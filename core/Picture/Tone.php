@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Picture;
 
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
 
 /** What is done to a picture's light and colours. $light, $contrast, $warmth and $colour are -100 to 100, $strength of the look 0 to 100. */
 final readonly class Tone
 {
-    public const MOST = 100;
-
     public function __construct(
         public bool $clear = false,
         public int $light = 0,
@@ -18,19 +17,19 @@ final readonly class Tone
         public int $warmth = 0,
         public int $colour = 0,
         public ?Look $look = null,
-        public int $strength = self::MOST,
+        public int $strength = Limits::TONE,
     ) {}
 
     public static function read(Fields $in): self
     {
         return new self(
             $in->flag('clear', false),
-            $in->whole('light', -self::MOST, self::MOST, 0),
-            $in->whole('contrast', -self::MOST, self::MOST, 0),
-            $in->whole('warmth', -self::MOST, self::MOST, 0),
-            $in->whole('colour', -self::MOST, self::MOST, 0),
+            $in->whole('light', -Limits::TONE, Limits::TONE, 0),
+            $in->whole('contrast', -Limits::TONE, Limits::TONE, 0),
+            $in->whole('warmth', -Limits::TONE, Limits::TONE, 0),
+            $in->whole('colour', -Limits::TONE, Limits::TONE, 0),
             $in->has('look') ? $in->choice('look', Look::class) : null,
-            $in->whole('strength', 0, self::MOST, self::MOST),
+            $in->whole('strength', 0, Limits::TONE, Limits::TONE),
         );
     }
 
@@ -49,6 +48,6 @@ final readonly class Tone
             'warmth' => $this->warmth,
             'colour' => $this->colour,
             'look' => $this->look?->value,
-        ]) + (null !== $this->look && self::MOST !== $this->strength ? ['strength' => $this->strength] : []);
+        ]) + (null !== $this->look && Limits::TONE !== $this->strength ? ['strength' => $this->strength] : []);
     }
 }

@@ -1,3 +1,4 @@
+import limits from '../../schema/limits.json';
 import type { PictureLayer } from '../api/types';
 import type { Box } from '../parts/boxes';
 import type { Look } from './tables';
@@ -26,7 +27,7 @@ export const PLAIN: Recipe = {
   warmth: 0,
   colour: 0,
   look: null,
-  strength: 100,
+  strength: limits.tone,
 };
 export const WHOLE: Box = { x: 0, y: 0, width: 1, height: 1 };
 /** What may be done to other pictures alike: where they are cropped is each one's own. */

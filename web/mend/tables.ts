@@ -1,3 +1,4 @@
+import limits from '../../schema/limits.json';
 import type { Recipe } from './recipe';
 
 /**
@@ -35,7 +36,7 @@ const looks: Record<Look, LookOf> = {
 };
 const LUMA = [0.2126, 0.7152, 0.0722] as const;
 const NONE = [1, 0, 0, 0, 1, 0, 0, 0, 1];
-const MOST = 100;
+const MOST = limits.tone;
 const within = (value: number, least: number, most: number) => Math.max(least, Math.min(most, value));
 const level = (value: number) => Math.floor(255 * within(value, 0, 1) + 0.5);
 const values = Array.from({ length: 256 }, (_, i) => i);

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Label, Radio, RadioGroup } from 'react-aria-components';
 import styled from 'styled-components';
+import limits from '../../../schema/limits.json';
 import { Drawing, ratioOf } from '../../mend/draw';
 import type { Recipe } from '../../mend/recipe';
 import { LOOKS, type Levels, type Look } from '../../mend/tables';
@@ -73,7 +74,7 @@ export function Looks({ picture, levels, recipe, onChange }: Props) {
       <div className="looks">
         {[null, ...LOOKS].map((look) => (
           <Option key={look ?? NONE} value={look ?? NONE}>
-            <Small picture={picture} levels={levels} recipe={{ ...recipe, look, strength: 100 }} />
+            <Small picture={picture} levels={levels} recipe={{ ...recipe, look, strength: limits.tone }} />
             {say(look === null ? 'look.none' : names[look])}
           </Option>
         ))}

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import limits from '../../../schema/limits.json';
 import { say, type Code } from '../../messages/say';
 import { isPlain, PLAIN, shared, turned, WHOLE, type Recipe } from '../../mend/recipe';
 import type { Levels } from '../../mend/tables';
@@ -12,8 +13,7 @@ import { Looks } from './Looks';
 
 /** What the crop keeps: nothing in particular, or the slide's shape. */
 export type CropShape = 'free' | 'slide';
-const MOST = 100;
-const MOST_STRAIGHTENED = 15;
+const { tone: MOST, straightened: MOST_STRAIGHTENED } = limits;
 const steps: [key: 'light' | 'contrast' | 'warmth' | 'colour', name: Code][] = [
   ['light', 'mend.light'],
   ['contrast', 'mend.contrast'],
