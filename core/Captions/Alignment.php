@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Captions;
 
+use Rhapsode\Core\Words\Unit;
+
 /**
  * When each unit of a script is said. The pauses found in the voice are matched to the places between units by dynamic
  * programming: a long pause likes the end of a sentence, a short one a comma, and the units between two matched pauses like

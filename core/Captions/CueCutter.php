@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Captions;
 
+use Rhapsode\Core\Words\Unit;
+
 /** Cuts a script's units into parts that each fit a cue, and sets a part in lines. */
 final readonly class CueCutter
 {

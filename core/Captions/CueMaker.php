@@ -29,23 +29,18 @@ final readonly class CueMaker
     /** Milliseconds: a cue goes on this long after its last word, and a shorter gap to the next is closed. */
     private const LINGER = 300;
 
-    public function __construct(private string $language = 'en') {}
-
     /** @return list<Cue> timed from the slide's start; none for a slide without voice or script */
     public function of(TimedSlide $timed, Story $story): array
     {
-        $units = [] === $timed->voice ? [] : Units::of($timed->slide->script, $this->language);
-        $speech = [] === $units ? null : Speech::of($story, $timed->voice);
-        if (null === $speech) {
+        $words = WordTimes::of($timed, $story);
+        if (!$words->spoken) {
             return [];
         }
-        $times = Alignment::of($units, $speech->seconds, $speech->pauses);
-        $begin = $speech->begin;
-        $begin -= intdiv($timed->start * 1000, Rate::FPS);
+        [$begin, $times] = [$words->begin, $words->times];
         // Words upon words cannot be read: a caption at the bottom sends the cues to the top.
         $caption = $timed->slide->words(WordsRole::Caption);
         $high = null !== $caption && WordsPlace::Bottom === $caption->place && '' !== trim($caption->text);
-        $cutter = new CueCutter($units, $times);
+        $cutter = new CueCutter($words->units, $times);
         $parts = $cutter->parts();
         $latest = intdiv($timed->stay * 1000, Rate::FPS);
         $cues = [];

@@ -8,6 +8,7 @@ use Rhapsode\Core\Pacing\Pacing;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\TimedCaption;
 use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Words\Units;
 
 /** The plain words of a film, without times: written from its cues, and timed to its voices. */
 final class Transcript

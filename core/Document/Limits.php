@@ -31,6 +31,8 @@ final class Limits
     public const SLIDES = 500;
     public const LAYERS = 40;
     public const SPANS = 100;
+    /** That the look comes to on its way over one picture. */
+    public const STOPS = 6;
     public const BEDS = 50;
     public const TIMED_CAPTIONS = 5000;
     /** In one request. */

@@ -9,6 +9,7 @@ use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 
@@ -29,25 +30,28 @@ final readonly class SetLayer implements Edit
                 throw new Refused('edit.layer-of-another-kind');
             }
 
-            return $slide->withLayer(self::changed($this->kind, $this->layer, $known?->toArray() ?? [], $this->changes));
+            return $slide->withLayer(self::changed($this->kind, $this->layer, $known, $this->changes));
         });
     }
 
     /**
-     * @param array<string, mixed> $known
+     * @param Layer|null           $before  of the same kind
      * @param array<string, mixed> $changes
      *
      * @throws Malformed
      */
-    public static function changed(LayerKind $kind, string $id, array $known, array $changes): Layer
+    public static function changed(LayerKind $kind, string $id, ?Layer $before, array $changes): Layer
     {
+        $known = $before?->toArray() ?? [];
+        $told = $changes;
         // Parts of a part, such as a framing's, are told by themselves too.
         foreach ($changes as $key => $value) {
             if (\is_array($value) && !array_is_list($value) && \is_array($known[$key] ?? null)) {
                 $changes[$key] = [...$known[$key], ...$value];
             }
         }
+        $after = $kind->read($id, Fields::of([...$known, ...$changes, 'id' => $id, 'kind' => $kind->value], 'changes.'));
 
-        return $kind->read($id, Fields::of([...$known, ...$changes, 'id' => $id, 'kind' => $kind->value], 'changes.'));
+        return $before instanceof PictureLayer && $after instanceof PictureLayer ? $after->following($before, $told) : $after;
     }
 }

@@ -7,6 +7,7 @@ namespace Rhapsode\Core\Edit;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
+use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Story\Slide;
@@ -35,8 +36,10 @@ final readonly class SetPicture implements Edit
                 return $slide->withLayer(new PictureLayer($layer->id ?? 'picture', $new->id));
             }
             $ratio = $new->width / $new->height;
-            $isAlike = abs($ratio / $layer->recipe->ratio($old) - 1) < self::SAME_SHAPE;
-            $framing = Motion::Set === $layer->framing->motion && !$isAlike ? new Framing() : $layer->framing;
+            $isAlike = abs($ratio / $old->width * $old->height - 1) < self::SAME_SHAPE;
+            $framing = Motion::Set === $layer->framing->motion && !$isAlike
+                ? new Framing()
+                : $layer->framing->withFrames(static fn(Frame $frame): Frame => $layer->recipe->carried($frame, new Recipe()));
 
             return $old->id === $new->id ? $slide : $slide->withLayer(new PictureLayer($layer->id, $new->id, new Recipe(), $layer->fit, $framing));
         });

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Framing\Stop;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Timing\Rate;
 
 /** Whether the silence before and after the voice of a slide is left out. What is cut out in between stays cut. */
 final readonly class SetTrim implements Edit
@@ -27,7 +29,12 @@ final readonly class SetTrim implements Edit
                 }
             }
 
-            return $slide->with(voice: $spans);
+            // A stop stays with what is said then, wherever the voice begins now.
+            $earlier = ([] === $spans ? 0 : $slide->voice[0]->from - $spans[0]->from) / Rate::SAMPLES;
+
+            return OnStops::change($slide->with(voice: $spans), static fn(Stop $stop): Stop => null === $stop->word
+                ? Stop::atSecond($stop->frame, $stop->at + $earlier)
+                : $stop);
         });
     }
 }

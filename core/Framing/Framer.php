@@ -22,6 +22,8 @@ final class Framer
     private const PAN_PER_SECOND = 0.025;
     /** Below this overhang (share of the picture's side) there is nothing to pan over. */
     private const LEAST_OVERHANG = 0.08;
+    /** Seconds that the shortest way from stop to stop takes: a look that is there at once is a cut. */
+    private const LEAST_WAY = 1.0;
 
     /** @param float $ratio width over height of the picture */
     public static function isWhole(Fit $fit, float $ratio, Shape $shape): bool
@@ -54,18 +56,28 @@ final class Framer
     /**
      * Inward or outward, this way or that follows from the slide's own id: moving a slide changes no other slide's film.
      *
-     * @param float  $ratio   width over height of the picture
-     * @param float  $seconds how long it is seen, transitions included
-     * @param string $slide   its id
+     * @param float        $ratio   width over height of the picture
+     * @param float        $seconds how long it is seen, transitions included
+     * @param string       $slide   its id
+     * @param Moments|null $moments when its stops are reached; without it there are none
      */
-    public static function move(Fit $fit, Framing $framing, float $ratio, Shape $shape, float $seconds, string $slide): Move
-    {
+    public static function move(
+        Fit $fit,
+        Framing $framing,
+        float $ratio,
+        Shape $shape,
+        float $seconds,
+        string $slide,
+        ?Moments $moments = null,
+    ): Move {
         if (self::isWhole($fit, $ratio, $shape)) {
             return Move::still(Frame::all());
         }
         $base = self::base($ratio, $shape);
         if (Motion::Set === $framing->motion && null !== $framing->opensOn && null !== $framing->closesOn) {
-            return new Move(self::shaped($framing->opensOn, $base), self::shaped($framing->closesOn, $base));
+            $stops = null === $moments ? [] : self::reached($framing->stops, $moments, $base, $seconds);
+
+            return self::by($stops, self::shaped($framing->opensOn, $base), self::shaped($framing->closesOn, $base), $seconds);
         }
         if (Motion::Auto !== $framing->motion) {
             return Move::still($base);
@@ -74,6 +86,47 @@ final class Framer
         $turn = crc32($slide);
 
         return self::pan($base, $seconds, $turn) ?? self::zoom($base, $seconds, $turn);
+    }
+
+    /**
+     * @param list<Stop> $stops
+     *
+     * @return list<array{float, Frame}> the second at which each is reached, in that order
+     */
+    private static function reached(array $stops, Moments $moments, Frame $base, float $seconds): array
+    {
+        $reached = array_map(
+            static fn(Stop $stop): array => [max(0.0, min($seconds, $moments->of($stop))), self::shaped($stop->frame, $base)],
+            $stops,
+        );
+        usort($reached, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return $reached;
+    }
+
+    /**
+     * The look is at each stop at its moment, and rests there for as long as there is time: it leaves for the next so that the
+     * way takes no longer than it needs to be calm.
+     *
+     * @param list<array{float, Frame}> $stops
+     */
+    private static function by(array $stops, Frame $opensOn, Frame $closesOn, float $seconds): Move
+    {
+        if ([] === $stops || $seconds <= 0) {
+            return Move::between($opensOn, $closesOn);
+        }
+        $points = [[0.0, $opensOn]];
+        [$left, $before] = [0.0, $opensOn];
+        foreach ([...$stops, [$seconds, $closesOn]] as [$at, $frame]) {
+            $leaves = $at - max(self::LEAST_WAY, Comfort::calmSeconds($before, $frame));
+            if ($leaves > $left) {
+                $points[] = [$leaves / $seconds, $before];
+            }
+            $points[] = [$at / $seconds, $frame];
+            [$left, $before] = [$at, $frame];
+        }
+
+        return Move::along($points);
     }
 
     /** A frame brought to the film's shape about its centre, whatever shape it was drawn in. */
@@ -97,13 +150,13 @@ final class Framer
             ? [new Frame($overX / 2 - $half, $base->y, $base->width, 1), new Frame($overX / 2 + $half, $base->y, $base->width, 1)]
             : [new Frame($base->x, $overY / 2 + $half, 1, $base->height), new Frame($base->x, $overY / 2 - $half, 1, $base->height)];
 
-        return 0 === $turn % 2 ? new Move($a, $b) : new Move($b, $a);
+        return 0 === $turn % 2 ? Move::between($a, $b) : Move::between($b, $a);
     }
 
     private static function zoom(Frame $base, float $seconds, int $turn): Move
     {
         $close = $base->scaled(1 / (1 + min(self::MOST_ZOOM, self::ZOOM_PER_SECOND * $seconds)));
 
-        return 0 === $turn % 2 ? new Move($base, $close) : new Move($close, $base);
+        return 0 === $turn % 2 ? Move::between($base, $close) : Move::between($close, $base);
     }
 }

@@ -11,6 +11,8 @@ use Rhapsode\Core\Document\Malformed;
 final readonly class Frame
 {
     private const SLACK = 1e-9;
+    /** The share of a side that a frame as it is told takes at least. */
+    private const LEAST = 0.02;
 
     /** @throws Malformed when the frame is empty or leaves the picture */
     public function __construct(public float $x, public float $y, public float $width, public float $height)
@@ -23,7 +25,7 @@ final readonly class Frame
 
     public static function read(Fields $in): self
     {
-        return new self($in->number('x', 0, 1), $in->number('y', 0, 1), $in->number('width', 0.02, 1), $in->number('height', 0.02, 1));
+        return new self($in->number('x', 0, 1), $in->number('y', 0, 1), $in->number('width', self::LEAST, 1), $in->number('height', self::LEAST, 1));
     }
 
     public static function all(): self
@@ -73,6 +75,28 @@ final readonly class Frame
         );
     }
 
+    /** The same part of the picture when that is turned clockwise by so many quarters. */
+    public function turned(int $quarters): self
+    {
+        return match ((($quarters % 4) + 4) % 4) {
+            1 => new self(1 - $this->y - $this->height, $this->x, $this->height, $this->width),
+            2 => new self(1 - $this->x - $this->width, 1 - $this->y - $this->height, $this->width, $this->height),
+            3 => new self($this->y, 1 - $this->x - $this->width, $this->height, $this->width),
+            default => $this,
+        };
+    }
+
+    /** The same part of the picture when only $crop of it is left, or the nearest to it that there is. */
+    public function inside(self $crop): self
+    {
+        return self::about(
+            ($this->x + $this->width / 2 - $crop->x) / $crop->width,
+            ($this->y + $this->height / 2 - $crop->y) / $crop->height,
+            max(self::LEAST, $this->width / $crop->width),
+            max(self::LEAST, $this->height / $crop->height),
+        );
+    }
+
     /** The smallest frame that holds both. */
     public function hull(self $other): self
     {
@@ -92,14 +116,22 @@ final readonly class Frame
         return abs($this->x - $other->x) + abs($this->y - $other->y) + abs($this->width - $other->width) + abs($this->height - $other->height) < 1e-9;
     }
 
-    /** @return array{x: float, y: float, width: float, height: float} */
+    /** As it stands in a document. */
+    public function rounded(): self
+    {
+        return new self(...$this->toArray());
+    }
+
+    /** @return array{x: float, y: float, width: float, height: float} to a millionth, and still within the picture */
     public function toArray(): array
     {
+        [$width, $height] = [round($this->width, 6), round($this->height, 6)];
+
         return [
-            'x' => round($this->x, 6),
-            'y' => round($this->y, 6),
-            'width' => round($this->width, 6),
-            'height' => round($this->height, 6),
+            'x' => round(max(0.0, min($this->x, 1 - $width)), 6),
+            'y' => round(max(0.0, min($this->y, 1 - $height)), 6),
+            'width' => $width,
+            'height' => $height,
         ];
     }
 }

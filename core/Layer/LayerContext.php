@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Layer;
 
 use Rhapsode\Core\Asset\Asset;
+use Rhapsode\Core\Framing\Moments;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Memo\Memo;
 use Rhapsode\Core\Words\LightUnder;
@@ -17,6 +18,7 @@ final readonly class LayerContext
      * @param string                    $slide    its id
      * @param string                    $title    of the story
      * @param int                       $frames   that the slide is seen, transitions included
+     * @param Moments                   $moments  when stops of its pictures are reached
      * @param list<Layer>               $beside   all layers of the slide, back to front
      * @param array<string, Asset>      $assets   of the story, by id
      * @param array<string, LightUnder> $lights   by Rendition::lightKey()
@@ -28,6 +30,7 @@ final readonly class LayerContext
         public string $language,
         public Shape $shape,
         public int $frames,
+        public Moments $moments,
         public array $beside,
         public array $assets,
         public array $lights,
@@ -44,6 +47,7 @@ final readonly class LayerContext
             $this->language,
             $this->shape,
             $this->frames,
+            $this->moments,
             $this->beside,
             $this->assets,
             $this->lights,

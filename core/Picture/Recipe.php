@@ -35,6 +35,30 @@ final readonly class Recipe
         );
     }
 
+    /**
+     * Where a part of the picture so made lies when it is made by another recipe. A picture that is straightened changes by so
+     * little that its parts stay where they are.
+     */
+    public function carried(Frame $part, self $to): Frame
+    {
+        $whole = Frame::all();
+        $turned = ($this->crop ?? $whole)->within($part)->turned(intdiv($to->turn - $this->turn, 90));
+
+        return $turned->inside($to->crop ?? $whole)->rounded();
+    }
+
+    /** What is kept of the picture when it is turned so far instead. */
+    public function turnedCrop(int $turn): ?Frame
+    {
+        return $this->crop?->turned(intdiv($turn - $this->turn, 90))->rounded();
+    }
+
+    /** Whether it leaves the parts of a picture where another leaves them. */
+    public function liesAs(self $other): bool
+    {
+        return $this->turn === $other->turn && $this->crop?->toArray() === $other->crop?->toArray();
+    }
+
     /** Names what is done, for the files that come of it; empty where nothing is. */
     public function key(): string
     {

@@ -7,6 +7,7 @@ namespace Rhapsode\Core\Plan;
 use Rhapsode\Core\Captions\Cue;
 use Rhapsode\Core\Captions\CueMaker;
 use Rhapsode\Core\Captions\Imported;
+use Rhapsode\Core\Captions\WordTimes;
 use Rhapsode\Core\Credits\Credits;
 use Rhapsode\Core\Credits\Wording;
 use Rhapsode\Core\Layer\Envelope;
@@ -71,7 +72,7 @@ final readonly class Planner
      */
     private function cues(Story $story, array $timed): array
     {
-        $maker = new CueMaker($story->language);
+        $maker = new CueMaker();
         $cues = [];
         foreach ($timed as $one) {
             $slide = $one->slide;
@@ -79,9 +80,8 @@ final readonly class Planner
                 continue;
             }
             $begin = (int) round(1000 * Rate::seconds($one->start));
-            $voices = array_map(static fn($span): array => [$span->from, $span->to, $story->voice($span->asset)?->toArray()], $one->voice);
             $known = $this->memo->recall(
-                'cues' . hash('xxh128', json_encode([$story->language, $slide->script, $slide->words(WordsRole::Caption)?->toArray(), $one->stay, $one->comesIn, $voices], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)),
+                'cues' . WordTimes::key($one, $story) . hash('xxh128', serialize($slide->words(WordsRole::Caption)?->toArray())),
                 static fn(): array => $maker->of($one, $story),
             );
             foreach ($known as $cue) {
@@ -106,6 +106,7 @@ final readonly class Planner
             $story->language,
             $story->shape,
             $timed->stay + $out,
+            new SlideMoments($timed, $story, $this->memo),
             $slide->layers,
             $story->assets,
             $lights,

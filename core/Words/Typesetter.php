@@ -204,6 +204,6 @@ final readonly class Typesetter
             $area->height / $this->height,
         );
 
-        return Legibility::choose(...$light->under($move->opensOn->within($part)->hull($move->closesOn->within($part))));
+        return Legibility::choose(...$light->under($move->under($part)));
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Cli;
 
-use Rhapsode\Core\Captions\Unit;
-use Rhapsode\Core\Captions\Units;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Sound\SplitPoint;
 use Rhapsode\Core\Sound\Splitter;
@@ -13,6 +11,8 @@ use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Words\Unit;
+use Rhapsode\Core\Words\Units;
 use Rhapsode\Studio\Folder\FolderRenditions;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\Unreadable;

@@ -44,7 +44,7 @@ final readonly class PicturePainter implements LayerPainter
             $this->renditions->picture($layer->rendition, $this->shape),
             $this->format->width,
             $this->format->height,
-            min($layer->move->opensOn->width, $layer->move->closesOn->width),
+            $layer->move->nearest(),
         );
     }
 }

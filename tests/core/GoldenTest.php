@@ -12,6 +12,7 @@ use Rhapsode\Core\Framing\Comfort;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
+use Rhapsode\Core\Framing\Stop;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
@@ -46,6 +47,12 @@ final class GoldenTest extends TestCase
             ['layout' => Layout::Title, 'stay' => 3.0, 'subtitle' => 'Below'], ['caption' => 'A fact', 'voice' => 3.2, 'framing' => $moves], ['stay' => 4.0], ['fit' => Fit::Whole, 'stay' => 3.5],
             ['voice' => 2.5], ['stay' => 3.0, 'framing' => new Framing(Motion::Still), 'recipe' => new Recipe(90)], ['stay' => 3.0],
         ];
+        $slides[] = ['voice' => 20.0, 'script' => 'On the left the mill, and later on the right the wheel.', 'framing' => new Framing(
+            Motion::Set,
+            Frame::all(),
+            Frame::all(),
+            [Stop::atWord(new Frame(0.55, 0.2, 0.4, 0.4), 10), Stop::atSecond(new Frame(0.05, 0.3, 0.45, 0.45), 4.0)],
+        )];
         foreach ([TransitionKind::Crossfade, TransitionKind::ThroughDark, TransitionKind::Sweep, TransitionKind::Rise, TransitionKind::ThroughLight, TransitionKind::Cut, TransitionKind::Crossfade] as $i => $kind) {
             $slides[$i]['transition'] = new Transition($kind, 1.0);
         }

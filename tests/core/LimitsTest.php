@@ -60,6 +60,8 @@ final class LimitsTest extends TestCase
             '$defs/slide/properties/layers/maxItems' => Limits::LAYERS,
             '$defs/slide/properties/script/maxLength' => Limits::SCRIPT,
             '$defs/slide/properties/voice/maxItems' => Limits::SPANS,
+            '$defs/framing/properties/stops/maxItems' => Limits::STOPS,
+            '$defs/stop/properties/word/maximum' => Limits::SCRIPT,
             '$defs/slide/properties/stay/minimum' => Limits::LEAST_STAY,
             '$defs/slide/properties/stay/maximum' => Limits::MOST_STAY,
         ] as $pointer => $limit) {

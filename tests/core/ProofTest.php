@@ -69,17 +69,17 @@ final class ProofTest extends TestCase
     public function testSpeedIsToldAtItsFastest(): void
     {
         // Eased, the fastest is 1.25 times the mean (Ease): half a width in five seconds, seen at full size.
-        $pan = Comfort::of(new Move(new Frame(0, 0, 0.5, 0.5), new Frame(0.25, 0, 0.5, 0.5)), 5.0);
+        $pan = Comfort::of(Move::between(new Frame(0, 0, 0.5, 0.5), new Frame(0.25, 0, 0.5, 0.5)), 5.0);
         self::assertEqualsWithDelta(0.125, $pan->pan, 0.002);
         self::assertEqualsWithDelta(0.0, $pan->zoom, 1e-9);
-        $zoom = Comfort::of(new Move(Frame::all(), new Frame(0.25, 0.25, 0.5, 0.5)), 10.0);
+        $zoom = Comfort::of(Move::between(Frame::all(), new Frame(0.25, 0.25, 0.5, 0.5)), 10.0);
         self::assertGreaterThan(log(2) / 10, $zoom->zoom);
         // What is told at a glance is never less.
         mt_srand(1);
         for ($i = 0; $i < 200; ++$i) {
             [$from, $to] = array_map(static fn(): Frame => Frame::about(mt_rand() / mt_getrandmax(), mt_rand() / mt_getrandmax(), mt_rand(2, 100) / 100, mt_rand(2, 100) / 100), [0, 1]);
-            $exact = Comfort::of(new Move($from, $to), 4.0);
-            $most = Comfort::atMost(new Move($from, $to), 4.0);
+            $exact = Comfort::of(Move::between($from, $to), 4.0);
+            $most = Comfort::atMost(Move::between($from, $to), 4.0);
             self::assertGreaterThanOrEqual($exact->zoom - 1e-4, $most->zoom);
             self::assertGreaterThanOrEqual($exact->pan - 1e-4, $most->pan);
         }

@@ -11,6 +11,7 @@ use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
+use Rhapsode\Core\Framing\Stop;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Layer\Icon\IconColour;
@@ -135,7 +136,7 @@ final class Stories
         $layers = self::maybe(5)
             ? [new WordsLayer('title', WordsRole::Title, self::maybe() ? 'A heading' : ''), ...(self::maybe() ? [new WordsLayer('subtitle', WordsRole::Subtitle, 'A subtitle', comes: $comes)] : [])]
             : [
-                new PictureLayer('picture', 'p' . mt_rand(0, 4), new Recipe(90 * mt_rand(0, 3)), Fit::cases()[mt_rand(0, 2)], self::randomFraming()),
+                new PictureLayer('picture', 'p' . mt_rand(0, 4), new Recipe(90 * mt_rand(0, 3), crop: self::maybe(3) ? new Frame(0.1, 0.2, 0.5, 0.75) : null), Fit::cases()[mt_rand(0, 2)], self::randomFraming()),
                 new WordsLayer('caption', WordsRole::Caption, $words[mt_rand(0, \count($words) - 1)], WordsPlace::cases()[mt_rand(0, 2)], $comes, $goes),
             ];
         if (self::maybe(4)) {
@@ -163,7 +164,12 @@ final class Stories
             return new Frame(mt_rand(0, (int) round(10 * (1 - $width))) / 10, mt_rand(0, (int) round(10 * (1 - $height))) / 10, $width, $height);
         };
 
-        return Motion::Set === $motion ? new Framing($motion, $frame(), $frame()) : new Framing($motion);
+        $stops = [];
+        for ($i = self::maybe() ? 0 : mt_rand(1, 6); $i > 0; --$i) {
+            $stops[] = self::maybe() ? Stop::atWord($frame(), mt_rand(0, 40)) : Stop::atSecond($frame(), mt_rand(0, 120) / 10);
+        }
+
+        return Motion::Set === $motion ? new Framing($motion, $frame(), $frame(), $stops) : new Framing($motion);
     }
 
     private static function randomTransition(): Transition

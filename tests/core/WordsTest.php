@@ -120,7 +120,7 @@ final class WordsTest extends TestCase
                 return [0.0, 0.0];
             }
         };
-        $move = new Move(Frame::all(), new Frame(0.25, 0.25, 0.5, 0.5));
+        $move = Move::between(Frame::all(), new Frame(0.25, 0.25, 0.5, 0.5));
         (new Typesetter(new EvenWidths(), Shape::Wide))->caption('Hello', WordsPlace::Bottom, $move, $seen);
 
         self::assertNotNull($seen->asked);

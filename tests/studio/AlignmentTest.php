@@ -6,9 +6,9 @@ namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Captions\Alignment;
-use Rhapsode\Core\Captions\Unit;
-use Rhapsode\Core\Captions\Units;
 use Rhapsode\Core\Sound\Trim;
+use Rhapsode\Core\Words\Unit;
+use Rhapsode\Core\Words\Units;
 use Rhapsode\Studio\Prepare\SoundPreparer;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;

@@ -22,8 +22,8 @@ final class MotionTest extends TestCase
     /** @return iterable<string, array{Move, int}> */
     public static function moves(): iterable
     {
-        yield 'a zoom to 1.25' => [new Move(Frame::all(), new Frame(0.1, 0.1, 0.8, 0.8)), 150];
-        yield 'a slow pan, 0.2 px a frame' => [new Move(new Frame(0.05, 0.1, 0.8, 0.8), new Frame(0.05 + 150 * 0.2 / 1280 * 0.8, 0.1, 0.8, 0.8)), 150];
+        yield 'a zoom to 1.25' => [Move::between(Frame::all(), new Frame(0.1, 0.1, 0.8, 0.8)), 150];
+        yield 'a slow pan, 0.2 px a frame' => [Move::between(new Frame(0.05, 0.1, 0.8, 0.8), new Frame(0.05 + 150 * 0.2 / 1280 * 0.8, 0.1, 0.8, 0.8)), 150];
     }
 
     #[DataProvider('moves')]
@@ -32,7 +32,7 @@ final class MotionTest extends TestCase
         $scratch = new Scratch();
         $picture = $scratch->path('dot.jpg');
         self::dot($picture);
-        $canvas = Canvas::ofPicture($picture, self::WIDTH, self::HEIGHT, min($move->opensOn->width, $move->closesOn->width));
+        $canvas = Canvas::ofPicture($picture, self::WIDTH, self::HEIGHT, $move->nearest());
         $errors = [];
         for ($i = 0; $i < $frames; ++$i) {
             $frame = $move->at($i / ($frames - 1));

@@ -9,6 +9,7 @@ use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Framing\Framing;
+use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\LayerKind;
@@ -39,6 +40,32 @@ final readonly class PictureLayer implements Layer
         );
     }
 
+    public function with(mixed ...$changes): self
+    {
+        /** @phpstan-ignore argument.type (the names and types are those of the constructor, checked when it runs) */
+        return new self(...array_merge(get_object_vars($this), $changes));
+    }
+
+    /**
+     * The same layer after its recipe was changed: what was cropped turns with the picture, and the look goes on to what it went to
+     * before, where that is not told anew.
+     *
+     * @param array<string, mixed> $told what was changed of it
+     */
+    public function following(self $before, array $told): self
+    {
+        $recipe = $this->recipe;
+        $changes = \is_array($told['recipe'] ?? null) ? $told['recipe'] : [];
+        if ($recipe->turn !== $before->recipe->turn && !\array_key_exists('crop', $changes)) {
+            $recipe = new Recipe($recipe->turn, $recipe->straighten, $before->recipe->turnedCrop($recipe->turn), $recipe->tone);
+        }
+        $framing = \array_key_exists('framing', $told) || $this->asset !== $before->asset || $recipe->liesAs($before->recipe)
+            ? $this->framing
+            : $this->framing->withFrames(static fn(Frame $frame): Frame => $before->recipe->carried($frame, $recipe));
+
+        return $this->with(recipe: $recipe, framing: $framing);
+    }
+
     public function id(): string
     {
         return $this->id;
@@ -66,7 +93,15 @@ final readonly class PictureLayer implements Layer
         return new PlannedPicture(
             $this->id,
             new Rendition($this->asset, $this->recipe, $form),
-            Framer::move($this->fit, $this->framing, $ratio, $context->shape, Rate::seconds($context->frames), $context->slide),
+            Framer::move(
+                $this->fit,
+                $this->framing,
+                $ratio,
+                $context->shape,
+                Rate::seconds($context->frames),
+                $context->slide,
+                $context->moments,
+            ),
         );
     }
 

@@ -42,6 +42,6 @@ final readonly class PlannedPicture implements PlannedLayer
 
     public function toArray(): array
     {
-        return ['id' => $this->id, 'kind' => $this->kind()->value, 'rendition' => $this->rendition->toArray(), ...$this->move->toArray()];
+        return ['id' => $this->id, 'kind' => $this->kind()->value, 'rendition' => $this->rendition->toArray(), 'path' => $this->move->toArray()];
     }
 }

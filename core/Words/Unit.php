@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Rhapsode\Core\Captions;
+namespace Rhapsode\Core\Words;
 
 /**
  * A piece of a script that is never divided, with the spaces behind it. $length in characters without those spaces, $weight how

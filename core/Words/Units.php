@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Rhapsode\Core\Captions;
-
-use Rhapsode\Core\Words\Breaks;
+namespace Rhapsode\Core\Words;
 
 /** Divides a script into units by Unicode's rules, through ICU: so languages written without spaces are divided too. */
 final class Units
