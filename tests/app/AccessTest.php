@@ -56,6 +56,7 @@ final class AccessTest extends AppTestCase
         'POST /api/stories/{id}/assets' => self::OWNER,
         'GET /api/stories/{id}/assets/{asset}/{name}' => self::OWNER,
         'GET /api/stories/{id}/assets/{asset}/levels.json' => self::OWNER,
+        'GET /api/stories/{id}/slides/{slide}/spoken.json' => self::OWNER,
         'GET /api/assets/{id}' => self::OWNER,
         'DELETE /api/assets/{id}' => self::OWNER,
         'PUT /api/assets/{id}/parts/{number}' => self::OWNER,
@@ -158,7 +159,7 @@ final class AccessTest extends AppTestCase
             default => $made['story'],
         };
 
-        return strtr($path, ['{id}' => $id, '{asset}' => $made['picture'], '{name}' => 'full.jpg', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => $made['words'], '{container}' => 'mp4', '{format}' => 'srt']);
+        return strtr($path, ['{id}' => $id, '{asset}' => $made['picture'], '{slide}' => 's', '{name}' => 'full.jpg', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => $made['words'], '{container}' => 'mp4', '{format}' => 'srt']);
     }
 
     /** @return array{story: string, picture: string, music: string, take: string, film: string, handIn: string, remark: string, words: string} all of it Sam's */

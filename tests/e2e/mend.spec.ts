@@ -209,7 +209,12 @@ test('the eye is led over the picture: opens on, closes on, watched in place', a
   await page.keyboard.press('Alt+o');
   await group(page, 'Move').click();
   const framing = async (n: number) => pictureOf(await slide(page, n)).framing;
-  const planned = async (n: number) => (await view(page)).plan.scenes[n].layers[0] as PlannedPicture;
+  const planned = async (n: number) => {
+    const { path } = (await view(page)).plan.scenes[n].layers[0] as PlannedPicture;
+    const [first, last] = [path[0], path[path.length - 1]];
+    if (!first || !last) throw new Error('it is seen from somewhere');
+    return { opensOn: first.frame, closesOn: last.frame };
+  };
   const picks = page.getByRole('radiogroup', { name: 'How the picture moves' });
   const onTop = page.getByRole('radiogroup', { name: 'Which frame lies on top' });
 

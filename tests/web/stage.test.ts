@@ -48,7 +48,7 @@ describe('the comfort of a move', () => {
       scene.layers.flatMap((layer) => {
         if (layer.kind !== 'picture') return [];
         const seconds = (scene.end + scene.transition.frames - scene.start) / plan.fps;
-        return [{ scene: scene.id, ...comfortOf(layer.opensOn, layer.closesOn, plan.ease, seconds) }];
+        return [{ scene: scene.id, ...comfortOf(layer.path, plan.ease, seconds) }];
       }),
     );
     expect(found.map(({ scene }) => scene)).toEqual(comforts.map(({ scene }) => scene));

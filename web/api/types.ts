@@ -33,3 +33,4 @@ export type Remark = Schemas['Remark'];
 export type AssetState = Schemas['AssetState'];
 export type Patch = Schemas['Patch'];
 export type Edit = Schemas['Edit'];
+export type Spoken = Schemas['Spoken'];

@@ -1,36 +1,25 @@
 import { useEffect, useRef, useState } from 'react';
 import type { PlannedPicture, Scene, Slide } from '../../api/types';
-import { recipeOf, turnedRatio, WHOLE } from '../../mend/recipe';
-import { say, type Code } from '../../messages/say';
-import type { Box } from '../../parts/boxes';
-import { Picks, Segments } from '../../parts/Choice';
-import { Button, Mark, Row as Line, Soft } from '../../parts/controls';
+import { recipeOf, turnedRatio } from '../../mend/recipe';
+import { say } from '../../messages/say';
+import { Button, Row as Line, Soft } from '../../parts/controls';
+import { useSteady } from '../../parts/useSteady';
 import { comfortOf, paceOf } from '../../stage/comfort';
+import { closesOn } from '../../stage/path';
 import { Preview, type PreviewHandle } from '../../stage/Preview';
 import { useActs, useView } from '../../story/StoryContext';
 import { assetOf, pictureOf } from '../../story/slides';
 import { useInHand } from '../../story/useInHand';
+import { isWriting } from '../useSheetKeys';
+import { EyeFields } from './EyeFields';
 import { Fitted } from './Fitted';
 import { FrameBox } from './FrameBox';
+import { frameOf, framingOf, inOrder, pathOf, withStop, type Framing, type Stop, type Which } from './framing';
 import { MendStage } from './MendStage';
+import { SlideThread } from './SlideThread';
 import { usePicture } from './usePicture';
+import { useSpoken } from './useSpoken';
 
-type Motion = 'auto' | 'still' | 'set';
-interface Framing {
-  motion: Motion;
-  opensOn: Box;
-  closesOn: Box;
-}
-const motions: [Motion, Code][] = [
-  ['auto', 'eye.by-itself'],
-  ['still', 'eye.still'],
-  ['set', 'eye.as-i-say'],
-];
-const paces: Record<ReturnType<typeof paceOf>, [code: Code, tone: 'accepted' | 'returned' | 'must']> = {
-  calm: ['eye.calm', 'accepted'],
-  brisk: ['eye.brisk', 'returned'],
-  'too-fast': ['eye.too-fast', 'must'],
-};
 const plannedIn = (scene: Scene | undefined): PlannedPicture | undefined =>
   scene?.layers.find((layer): layer is PlannedPicture => layer.kind === 'picture');
 
@@ -38,10 +27,10 @@ interface Props {
   slide: Slide;
   scene: Scene;
   before: Scene | undefined;
-  children: (parts: { stage: React.ReactNode; fields: React.ReactNode }) => React.ReactNode;
+  children: (parts: { stage: React.ReactNode; under: React.ReactNode; fields: React.ReactNode }) => React.ReactNode;
 }
 
-/** What part of the picture a slide opens on, and what part it closes on. */
+/** What part of the picture a slide opens on, what the look comes to on its way, and what part it closes on. */
 export function Eye({ slide, scene, before, children }: Props) {
   const { id, edit } = useActs();
   const { story, plan } = useView();
@@ -49,32 +38,56 @@ export function Eye({ slide, scene, before, children }: Props) {
   const planned = plannedIn(scene);
   const recipe = recipeOf(layer);
   const { picture, levels } = usePicture(id, layer?.asset ?? '');
-  const [hand, setHand] = useState<'opensOn' | 'closesOn'>('closesOn');
+  const spoken = useSpoken(id, slide, scene, plan.fps);
+  const [taken, setHand] = useState<Which>('closesOn');
   const [watches, setWatches] = useState(false);
   const preview = useRef<PreviewHandle>(null);
   const isWhole = planned?.rendition.name.startsWith('whole') ?? false;
-  const saved: Framing = {
-    motion: layer?.framing.motion ?? 'auto',
-    opensOn: planned?.opensOn ?? WHOLE,
-    closesOn: planned?.closesOn ?? WHOLE,
-  };
-  const { value, show, set } = useInHand<Framing>(saved, (framing) => ({
+  const { value, show, set } = useInHand<Framing>(framingOf(layer, planned), (framing) => ({
     do: 'set layers',
     slides: [slide.id],
     kind: 'picture',
     changes: { framing },
   }));
-  // The two are told together: one alone is no move.
-  const both = (changes: Partial<Framing>): Framing => ({ ...value, motion: 'set', ...changes });
+  // Somebody else may have taken it away.
+  const hand = typeof taken === 'number' && taken >= value.stops.length ? 'closesOn' : taken;
+  // All frames are told together: one alone is no move.
+  const all = (changes: Partial<Framing>): Framing => ({ ...value, motion: 'set', ...changes });
+  const stopped = (place: number, changes: Partial<Stop>): Framing => {
+    // A stop is reached at a word or at a second: the one is told instead of the other.
+    const change = ({ frame, ...moment }: Stop): Stop =>
+      changes.frame ? { ...moment, frame: changes.frame } : { ...changes, frame };
+    return all({ stops: value.stops.map((stop, i) => (i === place ? change(stop) : stop)) });
+  };
+  const framed = (which: Which, frame: Framing['opensOn']): Framing =>
+    typeof which === 'number' ? stopped(which, { frame }) : all({ [which]: frame });
+  const takeAway = (place: number) => {
+    setHand('closesOn');
+    set(all({ stops: value.stops.filter((_, i) => i !== place) }));
+  };
   const cropped = recipe.crop ? recipe.crop.width / recipe.crop.height : 1;
   const around = picture ? turnedRatio(picture.width / picture.height, recipe.turn) * cropped : 1;
   const ratio = plan.width / plan.height / around;
-  const gone = scene.end + scene.transition.frames;
-  const pace = paceOf(comfortOf(value.opensOn, value.closesOn, plan.ease, (gone - scene.start) / plan.fps));
+  const seconds = (scene.end + scene.transition.frames - scene.start) / plan.fps;
+  const pace = paceOf(comfortOf(pathOf(value, spoken, seconds), plan.ease, seconds));
   const last = plannedIn(before);
+  const watch = useSteady(() => setWatches((now) => !now));
   useEffect(() => {
     if (watches) preview.current?.play(scene.start + scene.comesIn, scene.end);
   }, [watches, scene.start, scene.comesIn, scene.end]);
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (event.altKey && !event.ctrlKey && event.key.toLowerCase() === 'p' && !isWriting(event.target)) watch();
+    };
+    window.addEventListener('keydown', press, true);
+    return () => window.removeEventListener('keydown', press, true);
+  }, [watch]);
+  const ordered = inOrder(value.stops, spoken);
+  const frames: [which: Which, as: 'opens' | 'closes' | 'stop', name: string][] = [
+    ['opensOn', 'opens', say('eye.opens-on')],
+    ...ordered.map((place, i): [Which, 'stop', string] => [place, 'stop', say('stop.frame', { stop: i + 1 })]),
+    ['closesOn', 'closes', say('eye.closes-on')],
+  ];
   const stage = watches ? (
     <Fitted>
       <Preview ref={preview} story={id} plan={plan} bare onEnd={() => setWatches(false)} />
@@ -91,20 +104,32 @@ export function Eye({ slide, scene, before, children }: Props) {
     >
       {!isWhole &&
         value.motion !== 'still' &&
-        (['opensOn', 'closesOn'] as const).map((frame) => (
+        frames.map(([which, as, name]) => (
           <FrameBox
-            key={frame}
-            as={frame === 'opensOn' ? 'opens' : 'closes'}
-            name={say(frame === 'opensOn' ? 'eye.opens-on' : 'eye.closes-on')}
-            box={value[frame]}
-            isOnTop={frame === hand}
-            onTaken={() => setHand(frame)}
+            key={which}
+            as={as}
+            name={name}
+            box={frameOf(value, which)}
+            isOnTop={which === hand}
+            onTaken={() => setHand(which)}
             ratio={ratio}
-            onChange={(box) => show(both({ [frame]: box }))}
-            onEnd={(box) => set(both({ [frame]: box }))}
+            onChange={(box) => show(framed(which, box))}
+            onEnd={(box) => set(framed(which, box))}
           />
         ))}
     </MendStage>
+  );
+  const under = !isWhole && value.motion === 'set' && (
+    <SlideThread
+      stops={value.stops}
+      spoken={spoken}
+      seconds={seconds}
+      onTop={hand}
+      onTaken={setHand}
+      onChange={(place, moment) => show(stopped(place, moment))}
+      onEnd={(place, moment) => set(stopped(place, moment))}
+      onTakenAway={takeAway}
+    />
   );
   const fields = isWhole ? (
     <>
@@ -118,42 +143,26 @@ export function Eye({ slide, scene, before, children }: Props) {
       </Line>
     </>
   ) : (
-    <>
-      <Picks
-        label={say('eye.title')}
-        value={value.motion}
-        options={motions.map(([motion, name]) => [motion, say(name)])}
-        onChange={(motion) => set(motion === 'set' ? both({}) : { motion })}
-      />
-      {value.motion !== 'still' && (
-        <>
-          <Segments
-            label={say('eye.on-top')}
-            value={hand}
-            options={[
-              ['opensOn', say('eye.opens-on')],
-              ['closesOn', say('eye.closes-on')],
-            ]}
-            onChange={setHand}
-          />
-          <Soft>{say('eye.keys')}</Soft>
-          <Line role="status">
-            <Mark $tone={paces[pace][1]}>{say(paces[pace][0])}</Mark>
-          </Line>
-          <Line>
-            <Button onPress={() => set(both({ opensOn: value.closesOn, closesOn: value.opensOn }))}>
-              {say('eye.swap')}
-            </Button>
-            {last && !last.rendition.name.startsWith('whole') && (
-              <Button onPress={() => set(both({ opensOn: last.closesOn }))}>{say('eye.go-on')}</Button>
-            )}
-          </Line>
-        </>
-      )}
-      <Line>
-        <Button onPress={() => setWatches(!watches)}>{say(watches ? 'eye.stop' : 'eye.watch')}</Button>
-      </Line>
-    </>
+    <EyeFields
+      value={value}
+      spoken={spoken}
+      hand={hand}
+      onHand={setHand}
+      pace={pace}
+      watches={watches}
+      onWatch={watch}
+      onMotion={(motion) => set(motion === 'set' ? all({}) : { motion })}
+      onSwap={() => set(all({ opensOn: value.closesOn, closesOn: value.opensOn }))}
+      onGoOn={
+        last && !last.rendition.name.startsWith('whole') ? () => set(all({ opensOn: closesOn(last) })) : undefined
+      }
+      onAdd={() => {
+        setHand(value.stops.length);
+        set(all({ stops: withStop(value, spoken, seconds) }));
+      }}
+      onTakeAway={takeAway}
+      onWord={(place, moment) => set(stopped(place, moment))}
+    />
   );
-  return children({ stage, fields });
+  return children({ stage, under, fields });
 }

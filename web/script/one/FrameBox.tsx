@@ -37,6 +37,15 @@ const Kept = styled.div`
     font-size: 0.875rem;
     pointer-events: none;
   }
+  &.stop {
+    outline: 3px dotted #fff;
+    box-shadow: 0 0 0 5px #3c3f46;
+  }
+  &.stop .tag {
+    background: #3c3f46;
+    top: 50%;
+    translate: 0 -50%;
+  }
   &.closes .tag {
     background: var(--ochre);
     top: auto;
@@ -117,7 +126,7 @@ const GROWS = 1.05;
 
 interface Props {
   /** What it is for, and so how it looks. */
-  as: 'crop' | 'opens' | 'closes';
+  as: 'crop' | 'opens' | 'closes' | 'stop';
   name: string;
   box: Box;
   /** It lies over another, whose hands are put away. */

@@ -27,7 +27,7 @@ const View = styled.div`
     min-height: 0;
     min-width: 0;
     display: grid;
-    grid-template: minmax(0, 1fr) / minmax(0, 1fr);
+    grid-template: minmax(0, 1fr) auto / minmax(0, 1fr);
   }
   /* A picture is judged on a ground that is neither light nor coloured. */
   .stage.mends {
@@ -156,9 +156,12 @@ export default function OneView({ rows, picked, onChoose }: Props) {
     if (next) onChoose(new Set([next.id]));
   };
   const mends = shown !== 'words' && shown !== 'slide';
-  const view = (stage: React.ReactNode, fields: React.ReactNode) => (
+  const view = (stage: React.ReactNode, fields: React.ReactNode, under?: React.ReactNode) => (
     <View>
-      <div className={mends ? 'stage mends' : 'stage'}>{stage}</div>
+      <div className={mends ? 'stage mends' : 'stage'}>
+        {stage}
+        {under}
+      </div>
       <div className="way">
         <IconButton label={say('one.before')} onPress={() => go(at - 1)} isDisabled={at === 0}>
           <BackIcon />
@@ -191,7 +194,7 @@ export default function OneView({ rows, picked, onChoose }: Props) {
   if (shown === 'move' && row.scene)
     return (
       <Eye key={row.id} slide={row.slide} scene={row.scene} before={rows[at - 1]?.scene}>
-        {({ stage, fields }) => view(stage, fields)}
+        {({ stage, under, fields }) => view(stage, fields, under)}
       </Eye>
     );
   if (shown === 'frame' || shown === 'light' || shown === 'look')

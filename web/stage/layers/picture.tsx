@@ -1,5 +1,6 @@
 import type { PlannedPicture } from '../../api/types';
-import { fromTable, progress } from '../plan';
+import { frameAt, opensOn } from '../path';
+import { progress } from '../plan';
 import { image, put, type Performer } from './performer';
 
 const urlOf = (story: string, { asset, name }: PlannedPicture['rendition']): string =>
@@ -12,27 +13,29 @@ export const picture: Performer<PlannedPicture> = {
   make: image,
   show: (element, layer, { story, plan, scene }, frame) => {
     put(element, urlOf(story, layer.rendition));
-    const eased = fromTable(plan.ease, progress(scene, frame));
-    const at = (name: 'x' | 'y' | 'width' | 'height') =>
-      layer.opensOn[name] + (layer.closesOn[name] - layer.opensOn[name]) * eased;
+    const seen = frameAt(layer.path, plan.ease, progress(scene, frame));
     // The picture is laid out so that its whole width is 1 / width of the stage's.
-    element.style.transform = `scale(${1 / at('width')}, ${1 / at('height')}) translate(${-100 * at('x')}%, ${-100 * at('y')}%)`;
+    element.style.transform = `scale(${1 / seen.width}, ${1 / seen.height}) translate(${-100 * seen.x}%, ${-100 * seen.y}%)`;
   },
-  still: ({ story, layer: { rendition, opensOn: frame }, said }) => (
-    <img
-      src={urlOf(story, {
-        ...rendition,
-        name: rendition.name.replace('full', 'thumb').replace('whole', 'whole-thumb'),
-      })}
-      alt={said}
-      loading="lazy"
-      draggable={false}
-      style={{
-        left: share(-frame.x / frame.width),
-        top: share(-frame.y / frame.height),
-        width: share(1 / frame.width),
-        height: share(1 / frame.height),
-      }}
-    />
-  ),
+  still: ({ story, layer, said }) => {
+    const { rendition } = layer;
+    const frame = opensOn(layer);
+    return (
+      <img
+        src={urlOf(story, {
+          ...rendition,
+          name: rendition.name.replace('full', 'thumb').replace('whole', 'whole-thumb'),
+        })}
+        alt={said}
+        loading="lazy"
+        draggable={false}
+        style={{
+          left: share(-frame.x / frame.width),
+          top: share(-frame.y / frame.height),
+          width: share(1 / frame.width),
+          height: share(1 / frame.height),
+        }}
+      />
+    );
+  },
 };

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\App\Story;
+
+use Rhapsode\Core\Captions\WordTimes;
+use Rhapsode\Core\Pacing\Pacing;
+use Rhapsode\Core\Pacing\TimedSlide;
+use Rhapsode\Core\Plan\SlideMoments;
+use Rhapsode\Core\Words\Unit;
+use Symfony\Bridge\Doctrine\Attribute\MapEntity;
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Routing\Requirement\Requirement;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+
+/** When the words of one slide's script are said: only whoever looks at it from near needs them. */
+final readonly class SpokenController
+{
+    #[Route('/api/stories/{id}/slides/{slide}/spoken.json', name: 'spoken', methods: ['GET'], requirements: ['id' => Requirement::UUID, 'slide' => '[A-Za-z0-9_-]{1,64}'])]
+    #[IsGranted(StoryVoter::OWN, 'story')]
+    public function show(#[MapEntity] StoryRecord $story, string $slide): JsonResponse
+    {
+        $document = $story->story();
+        foreach (Pacing::of($document) as $timed) {
+            if ($timed->slide->id === $slide) {
+                return new JsonResponse(self::told($timed, WordTimes::of($timed, $document)));
+            }
+        }
+        throw new NotFoundHttpException();
+    }
+
+    /** @return array<string, mixed> seconds from the frame at which the slide begins to be seen */
+    private static function told(TimedSlide $timed, WordTimes $words): array
+    {
+        return [
+            'spoken' => $words->spoken,
+            'zero' => round(SlideMoments::zero($timed), 3),
+            'words' => array_map(
+                static fn(Unit $unit, float $starts, array $time): array => [
+                    'text' => trim($unit->text),
+                    'at' => round($starts, 3),
+                    'to' => round($starts + $time[1] - $time[0], 3),
+                ],
+                $words->units,
+                $words->starts(),
+                $words->times,
+            ),
+        ];
+    }
+}

@@ -1,0 +1,161 @@
+import { ListBox, ListBoxItem, Label } from 'react-aria-components';
+import styled from 'styled-components';
+import type { Spoken } from '../../api/types';
+import { say, type Code } from '../../messages/say';
+import { Picks, Segments } from '../../parts/Choice';
+import { Button, Mark, Row as Line, Soft } from '../../parts/controls';
+import type { Pace } from '../../stage/comfort';
+import { hasRoom, inOrder, type Framing, type Stop, type Which } from './framing';
+
+const motions: [Framing['motion'], Code][] = [
+  ['auto', 'eye.by-itself'],
+  ['still', 'eye.still'],
+  ['set', 'eye.as-i-say'],
+];
+const paces: Record<Pace, [code: Code, tone: 'accepted' | 'returned' | 'must']> = {
+  calm: ['eye.calm', 'accepted'],
+  brisk: ['eye.brisk', 'returned'],
+  'too-fast': ['eye.too-fast', 'must'],
+};
+
+const Words = styled.div`
+  display: grid;
+  gap: 4px;
+  > span {
+    font-size: 0.875rem;
+    color: var(--soft);
+  }
+  .words {
+    display: flex;
+    flex-wrap: wrap;
+    max-height: 176px;
+    overflow: auto;
+    scrollbar-width: thin;
+    padding: 6px;
+    border: 1px solid var(--edge);
+    border-radius: var(--radius);
+    background: var(--raised);
+    font-family: var(--reading);
+    /* What is hidden within it stays within it. */
+    position: relative;
+  }
+  .word {
+    padding: 4px 3px;
+    border-radius: 4px;
+    cursor: pointer;
+    outline-offset: -2px;
+  }
+  .word[data-hovered] {
+    background: var(--indigo-wash);
+  }
+  .word[data-selected] {
+    background: var(--indigo);
+    color: #fff;
+  }
+`;
+
+interface Props {
+  value: Framing;
+  spoken: Spoken;
+  hand: Which;
+  onHand: (which: Which) => void;
+  pace: Pace;
+  watches: boolean;
+  onWatch: () => void;
+  onMotion: (motion: Framing['motion']) => void;
+  onSwap: () => void;
+  onGoOn: (() => void) | undefined;
+  onAdd: () => void;
+  onTakeAway: (place: number) => void;
+  onWord: (place: number, moment: Pick<Stop, 'word' | 'at'>) => void;
+}
+
+export function EyeFields({
+  value,
+  spoken,
+  hand,
+  onHand,
+  pace,
+  watches,
+  onWatch,
+  onMotion,
+  onSwap,
+  onGoOn,
+  onAdd,
+  onTakeAway,
+  onWord,
+}: Props) {
+  const ordered = inOrder(value.stops, spoken);
+  const stop = typeof hand === 'number' ? value.stops[hand] : undefined;
+  const keyOf = (which: Which) => String(which);
+  const frames: [string, string][] = [
+    ['opensOn', say('eye.opens-on')],
+    ...ordered.map((place, i): [string, string] => [String(place), say('stop.number', { stop: i + 1 })]),
+    ['closesOn', say('eye.closes-on')],
+  ];
+  return (
+    <>
+      <Picks
+        label={say('eye.title')}
+        value={value.motion}
+        options={motions.map(([motion, name]) => [motion, say(name)])}
+        onChange={onMotion}
+      />
+      {value.motion !== 'still' && (
+        <>
+          <Segments
+            label={say('eye.on-top')}
+            value={keyOf(hand)}
+            options={frames}
+            onChange={(key) => onHand(key === 'opensOn' || key === 'closesOn' ? key : Number(key))}
+          />
+          <Soft>{say('eye.keys')}</Soft>
+          <Line role="status">
+            <Mark $tone={paces[pace][1]}>{say(paces[pace][0])}</Mark>
+          </Line>
+          {stop && typeof hand === 'number' && spoken.words.length > 0 && (
+            <Words>
+              <Label id="stop-words">{say('stop.as-it-is-said')}</Label>
+              <ListBox
+                aria-labelledby="stop-words"
+                className="words"
+                layout="grid"
+                selectionMode="single"
+                selectedKeys={stop.word === undefined ? [] : [Math.min(stop.word, spoken.words.length - 1)]}
+                onSelectionChange={(keys) => {
+                  const [word] = keys === 'all' ? [] : keys;
+                  if (word !== undefined) onWord(hand, { word: Number(word) });
+                }}
+                disallowEmptySelection={stop.word !== undefined}
+              >
+                {spoken.words.map(({ text }, i) => (
+                  <ListBoxItem key={i} id={i} className="word" textValue={text}>
+                    {text}
+                  </ListBoxItem>
+                ))}
+              </ListBox>
+            </Words>
+          )}
+          <Line>
+            <Button onPress={onAdd} isDisabled={!hasRoom(value)}>
+              {say('stop.add')}
+            </Button>
+            {stop && typeof hand === 'number' && (
+              <Button onPress={() => onTakeAway(hand)}>{say('stop.take-away')}</Button>
+            )}
+          </Line>
+          <Line>
+            <Button onPress={onSwap}>{say('eye.swap')}</Button>
+            {onGoOn && <Button onPress={onGoOn}>{say('eye.go-on')}</Button>}
+          </Line>
+        </>
+      )}
+      <Line>
+        <Button onPress={onWatch} aria-keyshortcuts="Alt+P">
+          {say(watches ? 'eye.stop' : 'eye.watch')}
+        </Button>
+        <Soft as="span">{say('eye.watch-key')}</Soft>
+      </Line>
+    </>
+  );
+}
