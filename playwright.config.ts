@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test';
 
 const WALKS = /(wander|dragged)\.spec/;
+/** Some measure what is heard, some kill workers, some fill the queue: nothing else goes on beside them. */
+const ALONE = /(bed|faults|own-voice|path|races|recording|same)\.spec/;
 const CONTROLS = /zz-every-control\.spec/;
 
 // The application is started by bin/test, on its own port and database.
@@ -11,8 +13,8 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   workers: 2,
   projects: [
-    // One at a time: some of them measure what is heard, some kill workers.
-    { name: 'purpose', testIgnore: [WALKS, CONTROLS], workers: 1 },
+    { name: 'alone', testMatch: ALONE, workers: 1 },
+    { name: 'purpose', testIgnore: [WALKS, CONTROLS, ALONE], dependencies: ['alone'] },
     { name: 'walks', testMatch: WALKS, dependencies: ['purpose'], fullyParallel: true },
     { name: 'controls', testMatch: CONTROLS, dependencies: ['walks'] },
   ],

@@ -4,7 +4,7 @@ import { expect, test } from './test';
 
 /** The desk and the whole page by mouse, by keyboard and by thumb, each on a story of one's own. */
 test('the desk: a story is begun or not, deleted and brought back; the keys are shown', async ({ page }) => {
-  await begin(page, 'pim', 'To be deleted');
+  await begin(page, 'wren', 'To be deleted');
   await page.getByRole('button', { name: 'The keys' }).click();
   await expect(page.getByRole('dialog')).toContainText('move the chosen slides');
   await page.keyboard.press('Escape');
@@ -21,7 +21,7 @@ test('the desk: a story is begun or not, deleted and brought back; the keys are 
 
 test('preview and captions, and a film of one’s own in another size, stopped and made', async ({ page }) => {
   test.setTimeout(150_000);
-  await begin(page, 'pim', 'Small film');
+  await begin(page, 'wren', 'Small film');
   await page.getByRole('button', { name: 'Show the captions' }).click();
   await page.getByRole('button', { name: 'Hide the captions' }).click();
   await page.getByRole('button', { name: 'Full screen' }).click();
@@ -49,7 +49,7 @@ test('preview and captions, and a film of one’s own in another size, stopped a
 });
 
 test('all by keyboard, on a new story', async ({ page }) => {
-  await begin(page, 'pim', 'By keyboard');
+  await begin(page, 'wren', 'By keyboard');
   await rows(page).nth(1).focus();
   await page.keyboard.press('Space');
   await expect(panel(page).getByRole('heading', { name: 'Slide 2' })).toBeVisible();
@@ -95,7 +95,7 @@ test('on a phone: settings are drawn up, the booth is under the thumb, no letter
     permissions: ['microphone'],
   });
   const page = await context.newPage();
-  await begin(page, 'pim', 'On a phone');
+  await begin(page, 'wren', 'On a phone');
   const header = await page.getByRole('banner').boundingBox();
   expect(header?.height ?? 999, 'two rows of header at most').toBeLessThanOrEqual(100);
   await page.getByRole('button', { name: 'The story' }).tap();

@@ -25,7 +25,7 @@ const Words = styled.div`
     font-size: 0.875rem;
     color: var(--soft);
   }
-  .words {
+  .said {
     display: flex;
     flex-wrap: wrap;
     max-height: 176px;
@@ -39,16 +39,16 @@ const Words = styled.div`
     /* What is hidden within it stays within it. */
     position: relative;
   }
-  .word {
+  .unit {
     padding: 4px 3px;
     border-radius: 4px;
     cursor: pointer;
     outline-offset: -2px;
   }
-  .word[data-hovered] {
+  .unit[data-hovered] {
     background: var(--indigo-wash);
   }
-  .word[data-selected] {
+  .unit[data-selected] {
     background: var(--indigo);
     color: #fff;
   }
@@ -118,7 +118,7 @@ export function EyeFields({
               <Label id="stop-words">{say('stop.as-it-is-said')}</Label>
               <ListBox
                 aria-labelledby="stop-words"
-                className="words"
+                className="said"
                 layout="grid"
                 selectionMode="single"
                 selectedKeys={stop.word === undefined ? [] : [Math.min(stop.word, spoken.words.length - 1)]}
@@ -129,7 +129,7 @@ export function EyeFields({
                 disallowEmptySelection={stop.word !== undefined}
               >
                 {spoken.words.map(({ text }, i) => (
-                  <ListBoxItem key={i} id={i} className="word" textValue={text}>
+                  <ListBoxItem key={i} id={i} className="unit" textValue={text}>
                     {text}
                   </ListBoxItem>
                 ))}

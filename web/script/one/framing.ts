@@ -71,7 +71,7 @@ export function withStop(framing: Framing, spoken: Spoken, seconds: number): Sto
     const frame = { x: middle('x'), y: middle('y'), width: middle('width'), height: middle('height') };
     longest = { at: (from.at + to.at) / 2, frame, way: to.at - from.at };
   });
-  return [...framing.stops, { frame: scaled(longest.frame, 0.7), ...momentAt(longest.at * seconds, spoken, Infinity) }];
+  return [...framing.stops, { frame: scaled(longest.frame, 0.8), ...momentAt(longest.at * seconds, spoken, Infinity) }];
 }
 
 /** The moment at a second: the nearest word within reach, or else the second itself. */
