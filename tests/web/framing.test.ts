@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest';
+import limits from '../../schema/limits.json';
+import type { PictureLayer, PlannedPicture, Spoken } from '../../web/api/types';
+import { framingOf, hasRoom, inOrder, momentAt, pathOf, secondOf, withStop } from '../../web/script/one/framing';
+
+const box = (x: number, width = 0.5) => ({ x, y: 0, width, height: width });
+const spoken: Spoken = {
+  spoken: true,
+  zero: 1.5,
+  words: [
+    { text: 'Here', at: 1.7, to: 1.9 },
+    { text: 'is', at: 2, to: 2.1 },
+    { text: 'it.', at: 3, to: 3.4 },
+  ],
+};
+const framing = (...stops: Parameters<typeof inOrder>[0]) => ({
+  motion: 'set' as const,
+  opensOn: box(0, 1),
+  closesOn: box(0, 1),
+  stops,
+});
+
+describe('stops on the way of the look', () => {
+  it('are reached as their word is said, or at their second of the voice', () => {
+    expect(secondOf({ frame: box(0), word: 1 }, spoken)).toBe(2);
+    expect(secondOf({ frame: box(0), word: 99 }, spoken)).toBe(3);
+    expect(secondOf({ frame: box(0), at: 4 }, spoken)).toBe(5.5);
+    expect(secondOf({ frame: box(0), word: 1 }, { ...spoken, words: [] })).toBe(1.5);
+  });
+
+  it('are gone through in the order of time, whatever their order in the list', () => {
+    const stops = [
+      { frame: box(0.1), word: 2 },
+      { frame: box(0.2), at: 0 },
+      { frame: box(0.3), word: 1 },
+    ];
+    expect(inOrder(stops, spoken)).toEqual([1, 2, 0]);
+    expect(pathOf(framing(...stops), spoken, 10).map(({ at }) => at)).toEqual([0, 0.15, 0.2, 0.3, 1]);
+  });
+
+  it('are tied to a word within reach, and to the second where there is none', () => {
+    expect(momentAt(2.04, spoken, 0.1)).toEqual({ word: 1 });
+    expect(momentAt(2.5, spoken, 0.1)).toEqual({ at: 1 });
+    expect(momentAt(0.2, spoken, 0)).toEqual({ at: 0 });
+    expect(momentAt(2.04, { ...spoken, spoken: false }, 0.1)).toEqual({ at: 0.54 });
+    expect(momentAt(2, spoken, -1), 'by keys it is not drawn to a word').toEqual({ at: 0.5 });
+  });
+
+  it('are added in the middle of the longest way, nearer than what is seen there, up to the limit', () => {
+    let now = framing({ frame: box(0.5), at: 0.5 });
+    const [, added] = withStop(now, { ...spoken, spoken: false }, 12);
+    expect(added?.at).toBeCloseTo(7 - 1.5, 3);
+    expect(added?.frame.width).toBeCloseTo(0.6, 6);
+    while (hasRoom(now)) now = { ...now, stops: withStop(now, spoken, 12) };
+    expect(now.stops).toHaveLength(limits.stops);
+  });
+
+  it('are read with the frames that the plan has found', () => {
+    const planned = {
+      path: [
+        { at: 0, frame: box(0.1) },
+        { at: 1, frame: box(0.2) },
+      ],
+    } as PlannedPicture;
+    expect(framingOf(undefined, planned)).toEqual({
+      motion: 'auto',
+      opensOn: box(0.1),
+      closesOn: box(0.2),
+      stops: [],
+    });
+    const layer = { framing: { motion: 'set', stops: [{ frame: box(0.3), word: 1 }] } } as unknown as PictureLayer;
+    expect(framingOf(layer, planned).stops).toHaveLength(1);
+  });
+});
