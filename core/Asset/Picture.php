@@ -9,7 +9,7 @@ use Rhapsode\Core\Document\Limits;
 
 /**
  * A picture that the story may use. Width and height are pixels of the upright picture; $description is what its file says that it
- * shows, which may be offered as words.
+ * shows, which may be offered as words; $matters what matters in it, null where it came in before that was measured.
  */
 final readonly class Picture extends Asset
 {
@@ -20,6 +20,7 @@ final readonly class Picture extends Asset
         public int $height,
         Source $source = new Source(),
         public string $description = '',
+        public ?Matters $matters = null,
     ) {
         parent::__construct($id, $file, $source);
     }
@@ -33,6 +34,7 @@ final readonly class Picture extends Asset
             $in->whole('height', 1, 100_000),
             Source::in($in),
             $in->text('description', Limits::WORDS, ''),
+            $in->has('matters') ? Matters::read($in->object('matters')) : null,
         );
     }
 
@@ -43,11 +45,13 @@ final readonly class Picture extends Asset
 
     public function withSource(Source $source): static
     {
-        return new self($this->id, $this->file, $this->width, $this->height, $source, $this->description);
+        return new self($this->id, $this->file, $this->width, $this->height, $source, $this->description, $this->matters);
     }
 
     protected function measured(): array
     {
-        return ['width' => $this->width, 'height' => $this->height] + ('' === $this->description ? [] : ['description' => $this->description]);
+        return ['width' => $this->width, 'height' => $this->height]
+            + ('' === $this->description ? [] : ['description' => $this->description])
+            + (null === $this->matters ? [] : ['matters' => $this->matters->toArray()]);
     }
 }

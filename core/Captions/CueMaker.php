@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Captions;
 
-use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Pacing\TimedSlide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Words\WordsPlace;
 
 /**
  * Makes caption cues from a slide's script, timed to its voice by its pauses.
@@ -29,17 +27,18 @@ final readonly class CueMaker
     /** Milliseconds: a cue goes on this long after its last word, and a shorter gap to the next is closed. */
     private const LINGER = 300;
 
-    /** @return list<Cue> timed from the slide's start; none for a slide without voice or script */
-    public function of(TimedSlide $timed, Story $story): array
+    /**
+     * @param bool $high whether they stand at the top: words upon words cannot be read
+     *
+     * @return list<Cue> timed from the slide's start; none for a slide without voice or script
+     */
+    public function of(TimedSlide $timed, Story $story, bool $high = false): array
     {
         $words = WordTimes::of($timed, $story);
         if (!$words->spoken) {
             return [];
         }
         [$begin, $times] = [$words->begin, $words->times];
-        // Words upon words cannot be read: a caption at the bottom sends the cues to the top.
-        $caption = $timed->slide->words(WordsRole::Caption);
-        $high = null !== $caption && WordsPlace::Bottom === $caption->place && '' !== trim($caption->text);
         $cutter = new CueCutter($words->units, $times);
         $parts = $cutter->parts();
         $latest = intdiv($timed->stay * 1000, Rate::FPS);

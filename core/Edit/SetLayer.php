@@ -42,7 +42,7 @@ final readonly class SetLayer implements Edit
      */
     public static function changed(LayerKind $kind, string $id, ?Layer $before, array $changes): Layer
     {
-        $known = $before?->toArray() ?? [];
+        $known = $before?->toArray() ?? $kind->fresh();
         $told = $changes;
         // Parts of a part, such as a framing's, are told by themselves too.
         foreach ($changes as $key => $value) {

@@ -97,6 +97,13 @@ final readonly class Frame
         );
     }
 
+    /** The area that lies in both, of 1 for the whole picture. */
+    public function shared(self $other): float
+    {
+        return max(0.0, min($this->x + $this->width, $other->x + $other->width) - max($this->x, $other->x))
+            * max(0.0, min($this->y + $this->height, $other->y + $other->height) - max($this->y, $other->y));
+    }
+
     /** The smallest frame that holds both. */
     public function hull(self $other): self
     {

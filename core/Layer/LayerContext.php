@@ -18,6 +18,7 @@ final readonly class LayerContext
      * @param string                    $slide    its id
      * @param string                    $title    of the story
      * @param int                       $frames   that the slide is seen, transitions included
+     * @param string|null               $next     asset of the picture that the next slide shows
      * @param Moments                   $moments  when stops of its pictures are reached
      * @param list<Layer>               $beside   all layers of the slide, back to front
      * @param array<string, Asset>      $assets   of the story, by id
@@ -30,6 +31,7 @@ final readonly class LayerContext
         public string $language,
         public Shape $shape,
         public int $frames,
+        public ?string $next,
         public Moments $moments,
         public array $beside,
         public array $assets,
@@ -47,6 +49,7 @@ final readonly class LayerContext
             $this->language,
             $this->shape,
             $this->frames,
+            $this->next,
             $this->moments,
             $this->beside,
             $this->assets,

@@ -9,6 +9,7 @@ use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Layer\Icon\IconLayer;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\WordsLayer;
+use Rhapsode\Core\Words\WordsPlace;
 
 /** What a layer of a slide can be. Each has a folder here, a painter in studio/Render and a performer in web/stage. */
 enum LayerKind: string
@@ -25,6 +26,16 @@ enum LayerKind: string
             self::Words => WordsLayer::class,
             self::Icon => IconLayer::class,
         };
+    }
+
+    /**
+     * How a new one is where it is not told: a document that does not tell it means what it always meant.
+     *
+     * @return array<string, mixed>
+     */
+    public function fresh(): array
+    {
+        return self::Words === $this ? ['place' => WordsPlace::Auto->value] : [];
     }
 
     /** @throws Malformed */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Picture;
 
+use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
@@ -80,6 +81,14 @@ final readonly class Recipe
     public function ratio(Picture $picture): float
     {
         return $this->turned($picture->width / $picture->height) * (null === $this->crop ? 1.0 : $this->crop->width / $this->crop->height);
+    }
+
+    /** What matters in the picture when that is done; null where it is not known. */
+    public function matters(Picture $picture): ?Matters
+    {
+        $turned = $picture->matters?->turned(intdiv($this->turn, 90));
+
+        return null === $this->crop ? $turned : $turned?->inside($this->crop);
     }
 
     /** Its width in pixels when that is done. */

@@ -45,7 +45,8 @@ final readonly class Planner
         $intoCredits = [] === $pages || null === $last ? 0 : $story->transitionOf($last->slide)->frames();
         $scenes = [];
         foreach ($timed as $i => $one) {
-            $scenes[] = $this->scene($story, $one, $timed[$i + 1]->comesIn ?? $intoCredits, $wording->slide($i + 1), $typesetter, $lights);
+            $next = $timed[$i + 1] ?? null;
+            $scenes[] = $this->scene($story, $one, $next, $next->comesIn ?? $intoCredits, $wording->slide($i + 1), $typesetter, $lights);
         }
         array_push($scenes, ...$this->credits($wording->credits(), $pages, $typesetter, $last?->end() ?? 0, $intoCredits));
         $ends = array_combine(
@@ -59,7 +60,7 @@ final readonly class Planner
             $story->language,
             $story->shape,
             $scenes,
-            null === $story->captions ? $this->cues($story, $timed) : Imported::cues($story->captions, $ends),
+            null === $story->captions ? $this->cues($story, $timed, $scenes) : Imported::cues($story->captions, $ends),
             Credits::entries($story, $wording),
             [...Voices::plays($story, $timed), ...(new Beds($story, $timed, $frames * Rate::SAMPLES_PER_FRAME))->plays()],
         );
@@ -67,22 +68,24 @@ final readonly class Planner
 
     /**
      * @param list<TimedSlide> $timed
+     * @param list<Scene>      $scenes those of the slides first, in order
      *
      * @return list<Cue>
      */
-    private function cues(Story $story, array $timed): array
+    private function cues(Story $story, array $timed, array $scenes): array
     {
         $maker = new CueMaker();
         $cues = [];
-        foreach ($timed as $one) {
+        foreach ($timed as $i => $one) {
             $slide = $one->slide;
             if ([] === $one->voice || '' === $slide->script) {
                 continue;
             }
             $begin = (int) round(1000 * Rate::seconds($one->start));
+            $high = $scenes[$i]->hasWordsAtTheBottom();
             $known = $this->memo->recall(
-                'cues' . WordTimes::key($one, $story) . hash('xxh128', serialize($slide->words(WordsRole::Caption)?->toArray())),
-                static fn(): array => $maker->of($one, $story),
+                'cues' . WordTimes::key($one, $story) . ($high ? 'high' : ''),
+                static fn(): array => $maker->of($one, $story, $high),
             );
             foreach ($known as $cue) {
                 $cues[] = new Cue($begin + $cue->start, $begin + $cue->end, $cue->text, $slide->id, $cue->high);
@@ -97,8 +100,15 @@ final readonly class Planner
      * @param string                    $label  what the slide is called where it has no title
      * @param array<string, LightUnder> $lights
      */
-    private function scene(Story $story, TimedSlide $timed, int $out, string $label, Typesetter $typesetter, array $lights): Scene
-    {
+    private function scene(
+        Story $story,
+        TimedSlide $timed,
+        ?TimedSlide $next,
+        int $out,
+        string $label,
+        Typesetter $typesetter,
+        array $lights,
+    ): Scene {
         $slide = $timed->slide;
         $context = new LayerContext(
             $slide->id,
@@ -106,6 +116,7 @@ final readonly class Planner
             $story->language,
             $story->shape,
             $timed->stay + $out,
+            $next?->slide->picture()?->asset,
             new SlideMoments($timed, $story, $this->memo),
             $slide->layers,
             $story->assets,

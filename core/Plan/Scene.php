@@ -7,6 +7,7 @@ namespace Rhapsode\Core\Plan;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Layer\Words\PlannedWords;
+use Rhapsode\Core\Words\WordsPlace;
 
 /**
  * A slide, or a page of credits, as it is performed. Frames: it is seen from $start, coming in over $comesIn frames, alone until
@@ -56,6 +57,15 @@ final readonly class Scene
     public function words(): array
     {
         return array_values(array_filter($this->layers, static fn(PlannedLayer $layer): bool => $layer instanceof PlannedWords));
+    }
+
+    /** Whether a caption stands where the cues would stand. */
+    public function hasWordsAtTheBottom(): bool
+    {
+        return [] !== array_filter(
+            $this->words(),
+            static fn(PlannedWords $words): bool => WordsPlace::Bottom === $words->place,
+        );
     }
 
     public function isStill(): bool

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Words;
 
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
 
 /**
@@ -14,6 +15,7 @@ use Rhapsode\Core\Geometry\Shape;
 final readonly class TextBlock
 {
     public const SHORTER = 720;
+    private const AIR = 16;
 
     /** Names the drawing: the same words in the same places have the same name. Empty when there is nothing to draw. */
     private string $hash;
@@ -53,6 +55,31 @@ final readonly class TextBlock
     public function isEmpty(): bool
     {
         return [] === $this->lines && [] === $this->plates;
+    }
+
+    /** What its lines take of the slide, with a little air about them. */
+    public function area(): Frame
+    {
+        $left = $top = \INF;
+        $right = $bottom = 0.0;
+        foreach ($this->lines as $line) {
+            $from = $line->x - match ($line->align) {
+                'center' => $line->width / 2,
+                'right' => $line->width,
+                default => 0.0,
+            };
+            [$left, $right] = [min($left, $from - self::AIR), max($right, $from + $line->width + self::AIR)];
+            [$top, $bottom] = [min($top, $line->y - self::AIR), max($bottom, $line->y + $line->size + self::AIR)];
+        }
+        $left = max(0.0, min($this->width - 1, $left));
+        $top = max(0.0, min($this->height - 1, $top));
+
+        return new Frame(
+            $left / $this->width,
+            $top / $this->height,
+            (max($left + 1, min($this->width, $right)) - $left) / $this->width,
+            (max($top + 1, min($this->height, $bottom)) - $top) / $this->height,
+        );
     }
 
     public function hash(): string

@@ -53,7 +53,7 @@ final readonly class Typesetter
         $top = match ($at) {
             WordsPlace::Top => $edge + 14,
             WordsPlace::Middle => ($this->height - $height) / 2,
-            WordsPlace::Bottom => $this->height - $edge - 14 - $height,
+            WordsPlace::Auto, WordsPlace::Bottom => $this->height - $edge - 14 - $height,
         };
         $top = max($edge + 14, $top);
         $measured = array_map(fn(string $line): float => $this->widths->width($line, Face::Plain) * $size, $lines);

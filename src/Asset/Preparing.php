@@ -14,6 +14,7 @@ use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Message\Message;
 use Rhapsode\Studio\Captions\CaptionFile;
+use Rhapsode\Studio\Prepare\MattersOf;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Rhapsode\Studio\Prepare\MusicPreparer;
 use Rhapsode\Studio\Prepare\PreparedPicture;
@@ -96,6 +97,7 @@ final readonly class Preparing
             $measured->whole('height', 1, 1_000_000),
             Source::in($measured),
             $measured->text('description', Limits::WORDS, ''),
+            MattersOf::picture($scratch->path('made/' . PreparedPicture::THUMB)),
         );
     }
 

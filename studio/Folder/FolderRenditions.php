@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Folder;
 
+use Rhapsode\Core\Asset\Matters;
+use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Picture\Form;
 use Rhapsode\Core\Picture\Recipe;
@@ -12,6 +14,7 @@ use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
 use Rhapsode\Core\Words\LightMap;
 use Rhapsode\Studio\Prepare\LevelsOf;
+use Rhapsode\Studio\Prepare\MattersOf;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Rhapsode\Studio\Prepare\MeasuredSound;
 use Rhapsode\Studio\Prepare\MusicPreparer;
@@ -107,6 +110,18 @@ final class FolderRenditions implements Renditions
         $m = json_decode((string) file_get_contents($folder . '/measured.json'), true, 8, \JSON_THROW_ON_ERROR);
 
         return new MeasuredMusic($m['samples'], $m['loudness'], $m['loudest'], $m['peak']);
+    }
+
+    /** What matters in a picture that was added, measured once. */
+    public function matters(string $id): Matters
+    {
+        $folder = $this->known['picture:' . $id];
+        $kept = $this->once($folder . '/matters.json', static fn(string $new) => file_put_contents(
+            $new,
+            json_encode(MattersOf::picture($folder . '/' . PreparedPicture::THUMB)->toArray(), \JSON_THROW_ON_ERROR),
+        ));
+
+        return Matters::read(Fields::of(json_decode((string) file_get_contents($kept), true)));
     }
 
     public function light(string $id, Recipe $recipe): LightMap

@@ -99,7 +99,7 @@ final readonly class StoryFolder
             $id = 'p' . substr(hash('sha256', $name), 0, 16);
             $stem = pathinfo($name, \PATHINFO_FILENAME);
             $prepared = $this->named($name, fn(string $path) => $this->renditions->addPicture($id, $path));
-            $assets[$id] = new Picture($id, $name, $prepared->width, $prepared->height, $sources[$name] ?? new Source());
+            $assets[$id] = new Picture($id, $name, $prepared->width, $prepared->height, $sources[$name] ?? new Source(), matters: $this->renditions->matters($id));
             $voice = null;
             if (isset($sounds[$stem])) {
                 $take = 't' . substr($id, 1);

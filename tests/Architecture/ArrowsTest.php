@@ -18,7 +18,8 @@ final class ArrowsTest
     private const CORE = [
         ['Film', 'Memo', 'Message', 'Timing'],
         ['Document'],
-        ['Asset', 'Geometry', 'HandIn'],
+        ['Geometry'],
+        ['Asset', 'HandIn'],
         ['Framing', 'Picture'],
         ['Words'],
         ['Layer'],

@@ -61,6 +61,7 @@ final class LimitsTest extends TestCase
             '$defs/slide/properties/script/maxLength' => Limits::SCRIPT,
             '$defs/slide/properties/voice/maxItems' => Limits::SPANS,
             '$defs/framing/properties/stops/maxItems' => Limits::STOPS,
+            '$defs/matters/properties/faces/maxItems' => Limits::FACES,
             '$defs/stop/properties/word/maximum' => Limits::SCRIPT,
             '$defs/slide/properties/stay/minimum' => Limits::LEAST_STAY,
             '$defs/slide/properties/stay/maximum' => Limits::MOST_STAY,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\Core;
 
+use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Asset\Music;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Source;
@@ -90,6 +91,13 @@ final class Stories
         return new Picture('p', 'p.jpg', $width, $height, new Source('The mill', 'Ann', 'https://example.org/mill', 'CC BY 4.0'));
     }
 
+    public static function matters(Frame ...$faces): Matters
+    {
+        $figures = static fn(): array => array_map(static fn(): int => mt_rand(0, 15), range(1, Matters::PARTS));
+
+        return new Matters(array_values($faces), $figures(), $figures());
+    }
+
     /** A story of any kind, with all that a document can say, the same for the same seed. */
     public static function random(int $seed): Story
     {
@@ -97,7 +105,7 @@ final class Stories
         $assets = $slides = $beds = [];
         foreach ([[2400, 1350], [1350, 2400], [900, 900], [500, 300], [6000, 900]] as $i => [$width, $height]) {
             $source = self::maybe() ? new Source("Title {$i}", "Author {$i}", self::maybe() ? "https://example.org/{$i}/" : '', self::maybe() ? 'CC0' : '') : new Source();
-            $assets["p{$i}"] = new Picture("p{$i}", "{$i}.jpg", $width, $height, $source);
+            $assets["p{$i}"] = new Picture("p{$i}", "{$i}.jpg", $width, $height, $source, matters: self::maybe() ? self::matters() : null);
         }
         $assets['m'] = new Music('m', 'm.mp3', mt_rand(96_000, 9_600_000), self::maybe() ? -20.0 : null, self::maybe() ? -17.0 : null, -3.0, self::maybe() ? new Source('Tune', 'Ann') : new Source());
         for ($i = 0, $count = mt_rand(1, 12); $i < $count; ++$i) {

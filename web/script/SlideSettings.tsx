@@ -105,8 +105,9 @@ function CaptionPlace({ slide }: { slide: Slide }) {
   return (
     <Picks
       label={say('words.where')}
-      value={caption?.place ?? 'bottom'}
+      value={caption?.place ?? 'auto'}
       options={[
+        ['auto', say('place.auto')],
         ['top', say('place.top')],
         ['middle', say('place.middle')],
         ['bottom', say('place.bottom')],

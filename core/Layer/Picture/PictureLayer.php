@@ -9,6 +9,7 @@ use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Framing\Framing;
+use Rhapsode\Core\Framing\Placing;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
@@ -88,7 +89,8 @@ final readonly class PictureLayer implements Layer
             return null;
         }
         $ratio = $this->recipe->ratio($picture);
-        $form = Framer::isWhole($this->fit, $ratio, $context->shape) ? Form::Whole : Form::Full;
+        $matters = $this->recipe->matters($picture);
+        $form = Framer::isWhole($this->fit, $ratio, $context->shape, $matters) ? Form::Whole : Form::Full;
 
         return new PlannedPicture(
             $this->id,
@@ -101,7 +103,10 @@ final readonly class PictureLayer implements Layer
                 Rate::seconds($context->frames),
                 $context->slide,
                 $context->moments,
+                $matters,
+                $context->next === $this->asset,
             ),
+            null === $matters || Form::Whole === $form ? [] : Placing::heads($matters),
         );
     }
 

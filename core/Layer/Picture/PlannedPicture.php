@@ -5,15 +5,20 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Layer\Picture;
 
 use Rhapsode\Core\Framing\Move;
+use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Picture\Rendition;
 
-/** A rendition, of which the frames of a move are seen from one after the other while its scene is. */
+/**
+ * A rendition, of which the frames of a move are seen from one after the other while its scene is. $heads lie in the rendition, where
+ * that is known: what is laid over the picture keeps off them.
+ */
 final readonly class PlannedPicture implements PlannedLayer
 {
-    public function __construct(private string $id, public Rendition $rendition, public Move $move) {}
+    /** @param list<Frame> $heads */
+    public function __construct(private string $id, public Rendition $rendition, public Move $move, public array $heads = []) {}
 
     public function id(): string
     {

@@ -6,6 +6,7 @@ namespace Rhapsode\Core\Layer\Words;
 
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
@@ -60,17 +61,22 @@ final readonly class WordsLayer implements Layer
 
     public function plan(LayerContext $context): ?PlannedWords
     {
-        $block = WordsRole::Caption === $this->role ? $this->caption($context) : $this->heading($context);
+        [$block, $place] = WordsRole::Caption === $this->role ? $this->caption($context) : [$this->heading($context), null];
 
         return $block->isEmpty() ? null : new PlannedWords(
             $this->id,
             $block,
             Envelope::comingAndGoing($this->comes, $this->goes, $context->frames, Rate::FPS),
+            $place,
         );
     }
 
-    /** A caption's colour and plate follow from the picture under it. */
-    private function caption(LayerContext $context): TextBlock
+    /**
+     * A caption's colour and plate follow from the picture under it.
+     *
+     * @return array{TextBlock, WordsPlace}
+     */
+    private function caption(LayerContext $context): array
     {
         $under = null;
         foreach ($context->under as $layer) {
@@ -84,14 +90,43 @@ final readonly class WordsLayer implements Layer
                 $this->text,
                 $this->place->value,
                 null === $light || null === $under ? null : [$under->rendition, $under->move],
+                WordsPlace::Auto === $this->place ? $under?->heads : null,
+                WordsPlace::Auto === $this->place ? $under?->move : null,
             ),
-            fn(): TextBlock => $context->typesetter->caption(
-                $this->text,
-                $this->place,
+            fn(): array => $this->placed(static fn(string $text, WordsPlace $place): TextBlock => $context->typesetter->caption(
+                $text,
+                $place,
                 $under?->move,
                 null !== $light && Form::Whole === $under?->rendition->form ? new WholeLight($light) : $light,
-            ),
+            ), $under),
         );
+    }
+
+    /**
+     * Where it was told, or at the lowest place at which it covers no face; where it covers one everywhere, where it covers least.
+     *
+     * @param \Closure(string, WordsPlace): TextBlock $set
+     *
+     * @return array{TextBlock, WordsPlace}
+     */
+    private function placed(\Closure $set, ?PlannedPicture $under): array
+    {
+        if (WordsPlace::Auto !== $this->place || null === $under || [] === $under->heads) {
+            $place = WordsPlace::Auto === $this->place ? WordsPlace::Bottom : $this->place;
+
+            return [$set($this->text, $place), $place];
+        }
+        $best = null;
+        foreach ([WordsPlace::Bottom, WordsPlace::Top, WordsPlace::Middle] as $place) {
+            $block = $set($this->text, $place);
+            $seen = $block->isEmpty() ? null : $under->move->under($block->area());
+            $covered = null === $seen ? 0.0 : array_sum(array_map(static fn(Frame $head): float => $seen->shared($head), $under->heads));
+            if (null === $best || $covered < $best[0] - 1e-9) {
+                $best = [$covered, $block, $place];
+            }
+        }
+
+        return [$best[1], $best[2]];
     }
 
     /** Title and subtitle stand together, so that each is set with the other. */

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\Studio;
+
+use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Framing\Framer;
+use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Studio\Prepare\MattersOf;
+use Rhapsode\Studio\Tool\Scratch;
+use Rhapsode\Studio\Tool\Tool;
+
+/** What matters is found in pictures: in those of the demo, and in a portrait that was drawn for this. */
+final class MattersTest extends TestCase
+{
+    /** The middle of what each picture of the demo is of, marked by eye: somebody where somebody is there, else the thing itself. */
+    private const SUBJECTS = [
+        'a-map-of-the-wend' => [0.57, 0.60],
+        'dawn-over-the-wend' => [0.69, 0.40],
+        'flour-goes-to-the-quay' => [0.65, 0.40],
+        'gates-of-the-mill-pond' => [0.76, 0.40],
+        'heron-in-the-reeds' => [0.52, 0.62],
+        'inside-the-mill' => [0.21, 0.64],
+        'lantern-night' => [0.50, 0.40],
+        'low-water' => [0.78, 0.38],
+        'moon-and-tide' => [0.67, 0.25],
+        'old-postcard' => [0.52, 0.48],
+        'the-great-wheel' => [0.48, 0.55],
+        'the-mill-at-high-water' => [0.52, 0.42],
+        'the-millers-stair' => [0.48, 0.55],
+        'the-night-flood' => [0.62, 0.42],
+    ];
+
+    private static function thumb(Scratch $scratch, string $path): string
+    {
+        Tool::ffmpeg(['-v', 'error', '-i', Tool::file($path), '-vf', 'scale=480:480:force_original_aspect_ratio=decrease', '-q:v', '3', $scratch->path('thumb.jpg')]);
+
+        return $scratch->path('thumb.jpg');
+    }
+
+    public function testTheSubjectIsKeptInNarrowShapes(): void
+    {
+        $scratch = new Scratch();
+        $lost = [];
+        foreach (self::SUBJECTS as $name => [$x, $y]) {
+            $thumb = self::thumb($scratch, __DIR__ . "/../../demo/pictures/{$name}.jpg");
+            [$width, $height] = getimagesize($thumb) ?: [1, 1];
+            $matters = MattersOf::picture($thumb);
+            self::assertSame([], $matters->faces, "{$name} is of nobody from near");
+            foreach ([Shape::Upright, Shape::Square] as $shape) {
+                $base = Framer::base($width / $height, $shape, $matters);
+                if ($x < $base->x || $x > $base->x + $base->width || $y < $base->y || $y > $base->y + $base->height) {
+                    $lost[] = "{$name} in {$shape->value}";
+                }
+            }
+        }
+
+        self::assertLessThanOrEqual(0.05 * 2 * \count(self::SUBJECTS), \count($lost), implode(', ', $lost));
+    }
+
+    public function testAFaceIsFoundAndIsInEveryShape(): void
+    {
+        $scratch = new Scratch();
+        Tool::run(['rsvg-convert', '--format', 'png', '--output', $scratch->path('face.png'), __DIR__ . '/../fixtures/a-face.svg']);
+        $matters = MattersOf::picture(self::thumb($scratch, $scratch->path('face.png')));
+
+        self::assertCount(1, $matters->faces);
+        [$face] = $matters->faces;
+        // Drawn with its middle at 1150, 550 of 1600 x 1200, about 320 by 430.
+        self::assertEqualsWithDelta([0.72, 0.47], [$face->x + $face->width / 2, $face->y + $face->height / 2], 0.06);
+        foreach (Shape::cases() as $shape) {
+            $base = Framer::base(4 / 3, $shape, $matters);
+            self::assertEqualsWithDelta($face->width * $face->height, $base->shared($face), 1e-9, $shape->value);
+        }
+    }
+
+    public function testAPictureOfNothingHasNothing(): void
+    {
+        $scratch = new Scratch();
+        Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'color=gray:s=60x40', '-frames:v', '1', $scratch->path('grey.png')]);
+        $matters = MattersOf::picture(self::thumb($scratch, $scratch->path('grey.png')));
+
+        self::assertSame([], $matters->faces);
+        self::assertEquals(Framer::base(1.5, Shape::Upright), Framer::base(1.5, Shape::Upright, $matters), 'it is framed as it would be');
+    }
+}
