@@ -192,6 +192,20 @@ final readonly class Story
         return null;
     }
 
+    /** Whether a slide lays that picture on that colour, #rrggbb. */
+    public function lays(string $asset, string $colour): bool
+    {
+        foreach ($this->slides as $slide) {
+            foreach ($slide->layers as $layer) {
+                if ($layer instanceof PictureLayer && $layer->liesOn($asset, $colour)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
     /** The first picture that is shown. */
     public function cover(): ?PictureLayer
     {

@@ -86,12 +86,13 @@ final readonly class AssetFiles
         if (null === $full || Form::Full === $form) {
             return $full;
         }
-        $key = self::whole($id, implode('-', array_filter(['whole', $small ? 'thumb' : '', $recipe->key()])), $shape);
+        $key = self::whole($id, implode('-', array_filter(['whole', $small ? 'thumb' : '', $rendition->groundKey(), $recipe->key()])), $shape);
         $this->store->once($key, fn(string $new) => WholePicture::make(
             $this->store->near($full),
             $new,
             $shape,
             $small ? WholePicture::SHORTER_THUMB : WholePicture::SHORTER,
+            $rendition->ground,
         ));
 
         return $key;

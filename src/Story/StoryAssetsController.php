@@ -73,7 +73,7 @@ final readonly class StoryAssetsController
         methods: ['GET'],
         requirements: [
             'asset' => Requirement::UUID,
-            'name' => '(full|whole|thumb|whole-thumb)(-(t(90|180|270)|r[0-9a-f]{16}))?\.jpg|voice\.flac|music\.ogg',
+            'name' => '(full|thumb|whole(-thumb)?(-g[0-9a-f]{6})?)(-(t(90|180|270)|r[0-9a-f]{16}))?\.jpg|voice\.flac|music\.ogg',
         ],
     )]
     public function file(#[MapEntity] StoryRecord $story, string $asset, string $name): Response
@@ -99,6 +99,7 @@ final readonly class StoryAssetsController
         }
         $words = explode('-', $name);
         $key = 1 === preg_match('/^[rt][0-9a-f]+$/D', end($words)) ? array_pop($words) : '';
+        $ground = 1 === preg_match('/^g[0-9a-f]{6}$/D', (string) end($words)) ? '#' . substr((string) array_pop($words), 1) : null;
         $form = 'whole' === $words[0] ? Form::Whole : Form::Full;
         $recipe = match (true) {
             '' === $key => new Recipe(),
@@ -106,8 +107,8 @@ final readonly class StoryAssetsController
             default => $document->recipe($asset, $key),
         };
 
-        return null === $recipe
+        return null === $recipe || (null !== $ground && !$document->lays($asset, $ground))
             ? $this->files->known($asset, $name, $document->shape)
-            : $this->files->rendition(new Rendition($asset, $recipe, $form), $document->shape, 'thumb' === end($words));
+            : $this->files->rendition(new Rendition($asset, $recipe, $form, $ground), $document->shape, 'thumb' === end($words));
     }
 }

@@ -137,7 +137,7 @@ final class FolderRenditions implements Renditions
         }
         $whole = \dirname($full) . '/' . $rendition->name() . '-' . str_replace(':', 'x', $shape->value) . '.jpg';
 
-        return $this->once($whole, static fn(string $new) => WholePicture::make($full, $new, $shape));
+        return $this->once($whole, static fn(string $new) => WholePicture::make($full, $new, $shape, colour: $rendition->ground));
     }
 
     public function sound(Play $play): string

@@ -6,7 +6,7 @@ namespace Rhapsode\Studio\Prepare;
 
 use Rhapsode\Core\Geometry\Shape;
 
-/** A picture shown whole, on a ground made from itself: enlarged to fill, blurred and darkened. */
+/** A picture shown whole, on a colour or on a ground made from itself: enlarged to fill, blurred and darkened. */
 final class WholePicture
 {
     public const SHORTER = 1080;
@@ -14,21 +14,16 @@ final class WholePicture
 
     /**
      * @param string $full    a prepared picture
-     * @param int    $shorter pixels of the shorter side
+     * @param int         $shorter pixels of the shorter side
+     * @param string|null $colour  #rrggbb of the ground; null for itself
      */
-    public static function make(string $full, string $to, Shape $shape, int $shorter = self::SHORTER): void
+    public static function make(string $full, string $to, Shape $shape, int $shorter = self::SHORTER, ?string $colour = null): void
     {
         $height = $shape->height($shorter);
         $width = $shape->width($height);
         $picture = new \Imagick();
         $picture->readImageBlob((string) file_get_contents($full));
-        $ground = clone $picture;
-        // Blurred at a small size, always the same: the same look for a hundredth of the work.
-        $small = self::SHORTER / $shorter / 20;
-        $ground->cropThumbnailImage((int) ceil($width * $small), (int) ceil($height * $small));
-        $ground->blurImage(0, 2.2);
-        $ground->resizeImage($width, $height, \Imagick::FILTER_CUBIC, 1);
-        $ground->evaluateImage(\Imagick::EVALUATE_MULTIPLY, 0.5);
+        $ground = null === $colour ? self::blurred($picture, $width, $height, $shorter) : self::plain($colour, $width, $height);
         $picture->resizeImage($width, $height, \Imagick::FILTER_LANCZOS, 1, true);
         $ground->compositeImage(
             $picture,
@@ -43,5 +38,26 @@ final class WholePicture
         file_put_contents($to, $ground->getImageBlob());
         $ground->clear();
         $picture->clear();
+    }
+
+    private static function blurred(\Imagick $picture, int $width, int $height, int $shorter): \Imagick
+    {
+        $ground = clone $picture;
+        // Blurred at a small size, always the same: the same look for a hundredth of the work.
+        $small = self::SHORTER / $shorter / 20;
+        $ground->cropThumbnailImage((int) ceil($width * $small), (int) ceil($height * $small));
+        $ground->blurImage(0, 2.2);
+        $ground->resizeImage($width, $height, \Imagick::FILTER_CUBIC, 1);
+        $ground->evaluateImage(\Imagick::EVALUATE_MULTIPLY, 0.5);
+
+        return $ground;
+    }
+
+    private static function plain(string $colour, int $width, int $height): \Imagick
+    {
+        $ground = new \Imagick();
+        $ground->newImage($width, $height, $colour);
+
+        return $ground;
     }
 }

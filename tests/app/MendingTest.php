@@ -56,6 +56,26 @@ final class MendingTest extends AppTestCase
         self::assertSame(200, $this->answered($story, $asset, "thumb-{$key}.jpg"));
     }
 
+    public function testAPictureShownWholeLiesOnItsColour(): void
+    {
+        [$story, $asset, $slide] = $this->pictured();
+        $this->edit($story, ['do' => 'set shape', 'shape' => '9:16']);
+        $this->edit($story, ['do' => 'set layers', 'slides' => [$slide], 'kind' => 'picture', 'changes' => ['fit' => 'whole', 'ground' => '#2f3e50']]);
+        self::assertSame('whole-g2f3e50', $this->shownAs($story));
+        foreach (['whole-g2f3e50.jpg', 'whole-thumb-g2f3e50.jpg', 'whole.jpg'] as $file) {
+            self::assertSame(200, $this->answered($story, $asset, $file), $file);
+        }
+        foreach (['whole-g2f3e51.jpg', 'whole-thumb-gffffff.jpg', 'full-g2f3e50.jpg', 'whole-g2f3e5.jpg'] as $file) {
+            self::assertSame(404, $this->answered($story, $asset, $file), $file);
+        }
+        $kept = new \Imagick(self::service(Store::class)->near("pictures/{$asset}/whole-thumb-g2f3e50-9x16.jpg"));
+        $corner = $kept->getImagePixelColor(2, 2)->getColor();
+        self::assertEqualsWithDelta([0x2f, 0x3e, 0x50], [$corner['r'] ?? 0, $corner['g'] ?? 0, $corner['b'] ?? 0], 3);
+        // Another colour, and the one before is still there for who looks at an earlier film.
+        $this->edit($story, ['do' => 'set layers', 'slides' => [$slide], 'kind' => 'picture', 'changes' => ['ground' => 'paper']]);
+        self::assertSame(200, $this->answered($story, $asset, 'whole-g2f3e50.jpg'));
+    }
+
     public function testNothingIsMadeThatTheStoryDoesNotShow(): void
     {
         [$story, $asset, $slide] = $this->pictured();

@@ -38,10 +38,14 @@ export const isPlain = (recipe: Recipe): boolean => JSON.stringify({ ...PLAIN, .
 export const shared = (recipe: Recipe): Partial<Recipe> =>
   Object.fromEntries(SHARED.map((key) => [key, recipe[key]])) as Partial<Recipe>;
 
-/** Turned by a quarter more, to the right or to the left; what was cropped was of another shape. */
-export const turned = ({ turn }: Recipe, by: 90 | 270): Pick<Recipe, 'turn' | 'crop'> => ({
+/** Turned by a quarter more, to the right or to the left, what is kept of it with it. */
+export const turned = ({ turn, crop }: Recipe, by: 90 | 270): Pick<Recipe, 'turn' | 'crop'> => ({
   turn: ((turn + by) % 360) as Recipe['turn'],
-  crop: null,
+  crop:
+    crop &&
+    (by === 90
+      ? { x: 1 - crop.y - crop.height, y: crop.x, width: crop.height, height: crop.width }
+      : { x: crop.y, y: 1 - crop.x - crop.width, width: crop.height, height: crop.width }),
 });
 
 /** The share of each side that is kept when a picture is straightened (core/Picture/Recipe::inside). */

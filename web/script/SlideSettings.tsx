@@ -14,6 +14,7 @@ import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
 import { assetOf, pictureOf, trimmed, wordsOf } from '../story/slides';
 import { useDistance } from './Distance';
+import { GroundField } from './GroundField';
 import { IconFields } from './IconFields';
 import { SourceFields } from './SourceFields';
 import { StayField } from './StayField';
@@ -144,6 +145,8 @@ function PictureFields({ slides }: { slides: Slide[] }) {
   if (!picture) return null;
   const set = (changes: Partial<Omit<PictureLayer, 'framing' | 'recipe'>> & Parts) =>
     void edit({ do: 'set layers', slides: pictured.map((s) => s.id), kind: 'picture', changes });
+  // What is kept of each turns with it: each has its own.
+  const turn = (by: 90 | 270) => set({ recipe: { turn: turned(recipeOf(picture), by).turn } });
   return (
     <>
       <Picks
@@ -156,11 +159,12 @@ function PictureFields({ slides }: { slides: Slide[] }) {
         ]}
         onChange={(fit) => set({ fit })}
       />
+      {picture.fit !== 'fill' && <GroundField picture={picture} onChange={(ground) => set({ ground })} />}
       <Row>
-        <Button onPress={() => set({ recipe: turned(recipeOf(picture), 270) })}>
+        <Button onPress={() => turn(270)}>
           <TurnLeftIcon /> {say('picture.turn-left')}
         </Button>
-        <Button onPress={() => set({ recipe: turned(recipeOf(picture), 90) })}>
+        <Button onPress={() => turn(90)}>
           <TurnRightIcon /> {say('picture.turn-right')}
         </Button>
         {distance === 'script' && <Button onPress={() => setDistance('one')}>{say('mend.title')}</Button>}

@@ -15,20 +15,27 @@ use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Picture\Form;
+use Rhapsode\Core\Picture\Ground;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Words\Typesetter;
 
 /** A picture over the whole slide. */
 final readonly class PictureLayer implements Layer
 {
+    public Ground $ground;
+
     public function __construct(
         public string $id,
         public string $asset,
         public Recipe $recipe = new Recipe(),
         public Fit $fit = Fit::Auto,
         public Framing $framing = new Framing(),
-    ) {}
+        ?Ground $ground = null,
+    ) {
+        $this->ground = $ground ?? Ground::blurred();
+    }
 
     public static function read(string $id, Fields $in): self
     {
@@ -38,6 +45,7 @@ final readonly class PictureLayer implements Layer
             $in->has('recipe') ? Recipe::read($in->object('recipe')) : new Recipe(),
             $in->choice('fit', Fit::class, Fit::Auto),
             $in->has('framing') ? Framing::read($in->object('framing')) : new Framing(),
+            Ground::read($in, 'ground'),
         );
     }
 
@@ -94,7 +102,7 @@ final readonly class PictureLayer implements Layer
 
         return new PlannedPicture(
             $this->id,
-            new Rendition($this->asset, $this->recipe, $form),
+            $this->rendition($form),
             Framer::move(
                 $this->fit,
                 $this->framing,
@@ -110,11 +118,22 @@ final readonly class PictureLayer implements Layer
         );
     }
 
+    private function rendition(Form $form): Rendition
+    {
+        return new Rendition($this->asset, $this->recipe, $form, Form::Whole === $form ? $this->ground->colour(Typesetter::ground()) : null);
+    }
+
+    /** Whether it shows, or would show, its picture whole on that colour. */
+    public function liesOn(string $asset, ?string $colour): bool
+    {
+        return $this->asset === $asset && $this->rendition(Form::Whole)->ground === $colour;
+    }
+
     public function toArray(): array
     {
         return [
             'id' => $this->id, 'kind' => $this->kind()->value, 'asset' => $this->asset,
             'recipe' => $this->recipe->toArray(), 'fit' => $this->fit->value, 'framing' => $this->framing->toArray(),
-        ];
+        ] + (Ground::BLURRED === $this->ground->toString() ? [] : ['ground' => $this->ground->toString()]);
     }
 }

@@ -97,7 +97,7 @@ final readonly class WordsLayer implements Layer
                 $text,
                 $place,
                 $under?->move,
-                null !== $light && Form::Whole === $under?->rendition->form ? new WholeLight($light) : $light,
+                null !== $light && Form::Whole === $under?->rendition->form ? new WholeLight($light, $under->rendition->ground) : $light,
             ), $under),
         );
     }
