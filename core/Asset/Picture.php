@@ -6,10 +6,12 @@ namespace Rhapsode\Core\Asset;
 
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Geometry\Frame;
 
 /**
  * A picture that the story may use. Width and height are pixels of the upright picture; $description is what its file says that it
- * shows, which may be offered as words; $matters what matters in it, null where it came in before that was measured.
+ * shows, which may be offered as words; $matters what matters in it, null where it came in before that was measured; $inside what lies
+ * within its black borders, where it has any; $soft whether nothing in it is sharp.
  */
 final readonly class Picture extends Asset
 {
@@ -21,6 +23,8 @@ final readonly class Picture extends Asset
         Source $source = new Source(),
         public string $description = '',
         public ?Matters $matters = null,
+        public ?Frame $inside = null,
+        public bool $soft = false,
     ) {
         parent::__construct($id, $file, $source);
     }
@@ -35,6 +39,8 @@ final readonly class Picture extends Asset
             Source::in($in),
             $in->text('description', Limits::WORDS, ''),
             $in->has('matters') ? Matters::read($in->object('matters')) : null,
+            $in->has('inside') ? Frame::read($in->object('inside')) : null,
+            $in->flag('soft', false),
         );
     }
 
@@ -45,13 +51,15 @@ final readonly class Picture extends Asset
 
     public function withSource(Source $source): static
     {
-        return new self($this->id, $this->file, $this->width, $this->height, $source, $this->description, $this->matters);
+        return new self($this->id, $this->file, $this->width, $this->height, $source, $this->description, $this->matters, $this->inside, $this->soft);
     }
 
     protected function measured(): array
     {
         return ['width' => $this->width, 'height' => $this->height]
             + ('' === $this->description ? [] : ['description' => $this->description])
-            + (null === $this->matters ? [] : ['matters' => $this->matters->toArray()]);
+            + (null === $this->matters ? [] : ['matters' => $this->matters->toArray()])
+            + (null === $this->inside ? [] : ['inside' => $this->inside->toArray()])
+            + ($this->soft ? ['soft' => true] : []);
     }
 }

@@ -134,13 +134,19 @@ final class Proof
                 $slide->id,
             );
         }
-        if ($layer->recipe->width($picture) < self::LEAST_WIDTH && !Framer::isWhole($layer->fit, $ratio, $story->shape)) {
+        if ($layer->recipe->width($picture) < self::LEAST_WIDTH && !Framer::isWhole($layer->fit, $ratio, $story->shape, $layer->recipe->matters($picture))) {
             $findings[] = new Flaw(
                 Severity::Should,
                 'small-picture',
                 ['slide' => $number, 'pixels' => $layer->recipe->width($picture)],
                 $slide->id,
             );
+        }
+        if ($picture->soft) {
+            $findings[] = new Flaw(Severity::Should, 'soft-picture', ['slide' => $number], $slide->id);
+        }
+        if (null !== $picture->inside && null === $layer->recipe->crop) {
+            $findings[] = new Flaw(Severity::Should, 'black-borders', ['slide' => $number], $slide->id);
         }
         if (Fit::Fill === $layer->fit && Framer::lostByFilling($ratio, $story->shape) > Framer::MOST_LOST) {
             $percent = (int) round(100 * Framer::lostByFilling($ratio, $story->shape));

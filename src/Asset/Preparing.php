@@ -90,6 +90,9 @@ final readonly class Preparing
         $measured = $this->sandboxed($path, $scratch->path('made'));
         $this->files->keep($id, $scratch->path('made'), [PreparedPicture::MASTER, PreparedPicture::FULL, PreparedPicture::LIGHT, PreparedPicture::THUMB, $measured->text('original', 40)]);
 
+        $thumb = $scratch->path('made/' . PreparedPicture::THUMB);
+        $inspected = MattersOf::inspected($thumb);
+
         return new Picture(
             $id,
             $asset->file,
@@ -97,7 +100,9 @@ final readonly class Preparing
             $measured->whole('height', 1, 1_000_000),
             Source::in($measured),
             $measured->text('description', Limits::WORDS, ''),
-            MattersOf::picture($scratch->path('made/' . PreparedPicture::THUMB)),
+            MattersOf::picture($thumb),
+            $inspected->inside,
+            $inspected->isSoft,
         );
     }
 

@@ -7,6 +7,7 @@ namespace Rhapsode\Studio\Prepare;
 use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Picture\Inspection;
 use Rhapsode\Core\Picture\Salience;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
@@ -58,6 +59,23 @@ final class MattersOf
         usort($faces, static fn(Frame $a, Frame $b): int => $b->width * $b->height <=> $a->width * $a->height);
 
         return \array_slice($faces, 0, Limits::FACES);
+    }
+
+    /**
+     * What may be wrong with it.
+     *
+     * @throws ToolFailed where it cannot be read
+     */
+    public static function inspected(string $thumb): Inspection
+    {
+        $image = VipsImage::ofJpeg($thumb);
+        $pixels = $image->pixels();
+        $grey = '';
+        for ($i = 0, $end = \strlen($pixels) - 2; $i < $end; $i += 3) {
+            $grey .= \chr((2 * \ord($pixels[$i]) + 5 * \ord($pixels[$i + 1]) + \ord($pixels[$i + 2])) >> 3);
+        }
+
+        return Inspection::of($grey, $image->width(), $image->height());
     }
 
     /** @return list<float> the light of as many pixels as Salience looks at, each the mean of its share of the picture */

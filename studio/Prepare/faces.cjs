@@ -1,6 +1,6 @@
 'use strict';
-// Finds faces: a line with width and height of a picture and its red, green and blue bytes on the input, a list of boxes and eyes on the
-// output, all in fractions of its sides. A model of 193 kB finds the faces, one of 77 kB the eyes within them; both come with their package.
+// Finds faces: a line with width and height of a picture and its red, green and blue bytes on the input, a list of boxes on the output, in
+// fractions of its sides. The model, of 193 kB, comes with its package.
 const { readFileSync } = require('node:fs');
 const Module = require('node:module');
 const { dirname } = require('node:path');
@@ -49,24 +49,11 @@ async function main() {
   await tf.setBackend('wasm');
   const models = `${folderOf('@vladmandic/face-api/package.json')}/model`;
   await faces.nets.tinyFaceDetector.loadFromDisk(models);
-  await faces.nets.faceLandmark68TinyNet.loadFromDisk(models);
   const picture = tf.tensor3d(new Int32Array(input.subarray(end + 1)), [height, width, 3], 'int32');
   const how = new faces.TinyFaceDetectorOptions({ inputSize: SIZE, scoreThreshold: SURE });
-  const found = await faces.detectAllFaces(picture, how).withFaceLandmarks(true);
-  const middle = (points) => [
-    points.reduce((sum, { x }) => sum + x, 0) / points.length / width,
-    points.reduce((sum, { y }) => sum + y, 0) / points.length / height,
-  ];
+  const found = await faces.detectAllFaces(picture, how);
   process.stdout.write(
-    JSON.stringify(
-      found.map(({ detection: { relativeBox: box }, landmarks }) => ({
-        x: box.x,
-        y: box.y,
-        width: box.width,
-        height: box.height,
-        eyes: [middle(landmarks.getLeftEye()), middle(landmarks.getRightEye())],
-      })),
-    ),
+    JSON.stringify(found.map(({ relativeBox: { x, y, width: wide, height: high } }) => ({ x, y, width: wide, height: high }))),
   );
 }
 

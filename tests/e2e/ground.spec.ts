@@ -1,5 +1,6 @@
-import { saved } from './helpers';
-import { begin, choose, panel, pictureOf, slide, view } from './own';
+import { rows, saved } from './helpers';
+import { group } from './near';
+import { begin, choose, make, panel, pictureOf, slide, view } from './own';
 import type { PlannedPicture } from '../../web/api/types';
 import { expect, test } from './test';
 
@@ -43,4 +44,41 @@ test('a picture that is shown whole lies on itself, on paper, on a colour; two c
   await expect(colour).toBeHidden();
   await panel(page).getByText('Fill the slide').click();
   await expect(picks).toBeHidden();
+});
+
+test('black borders are pointed out and cut off at a press, and so is a picture in which nothing is sharp', async ({
+  page,
+}) => {
+  const scan = make('scan.png', '-i', 'testsrc2=s=900x700', '-vf', 'pad=1200:1000:120:180', '-frames:v', '1');
+  const soft = make('soft.jpg', '-i', 'mandelbrot=s=1600x1000', '-vf', 'gblur=sigma=24', '-frames:v', '1');
+  await begin(page, 'tilda', 'Scanned');
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Bring in pictures' }).click(),
+  ]);
+  await chooser.setFiles([scan, soft]);
+  await expect(rows(page)).toHaveCount(6, { timeout: 60_000 });
+  const told = async (slide?: string) =>
+    ((await view(page)).proof as { rule: string; slides: { id: string }[] }[])
+      .filter(({ slides }) => slide === undefined || slides.some(({ id }) => id === slide))
+      .map(({ rule }) => rule);
+  await expect.poll(() => told()).toEqual(expect.arrayContaining(['black-borders', 'soft-picture']));
+  await page.getByRole('button', { name: /^Proof:/ }).click();
+  await expect(page.getByRole('dialog').getByText(/ha(s|ve) black borders/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  const number =
+    (await rows(page).evaluateAll((all) => all.findIndex((row) => row.querySelector('img[alt*=scan]')))) ?? 0;
+  await choose(page, number);
+  await page.keyboard.press('Alt+o');
+  await group(page, 'Frame').click();
+  await page.getByRole('button', { name: 'Cut off the borders' }).click();
+  await expect(page.getByRole('button', { name: 'Cut off the borders' })).toBeHidden();
+  const { id } = await slide(page, number);
+  await expect.poll(() => told(id)).not.toContain('black-borders');
+  const { crop } = pictureOf(await slide(page, number)).recipe;
+  expect(crop?.x).toBeCloseTo(0.1, 1);
+  expect(crop?.width).toBeCloseTo(0.75, 1);
+  expect(crop?.height).toBeCloseTo(0.7, 1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Cut off the borders' })).toBeVisible();
 });

@@ -38,14 +38,25 @@ export const isPlain = (recipe: Recipe): boolean => JSON.stringify({ ...PLAIN, .
 export const shared = (recipe: Recipe): Partial<Recipe> =>
   Object.fromEntries(SHARED.map((key) => [key, recipe[key]])) as Partial<Recipe>;
 
+/** The same part of a picture when that is turned clockwise. */
+export function turnedBox(box: Box, by: Recipe['turn']): Box {
+  const { x, y, width, height } = box;
+  switch (by) {
+    case 90:
+      return { x: 1 - y - height, y: x, width: height, height: width };
+    case 180:
+      return { x: 1 - x - width, y: 1 - y - height, width, height };
+    case 270:
+      return { x: y, y: 1 - x - width, width: height, height: width };
+    default:
+      return box;
+  }
+}
+
 /** Turned by a quarter more, to the right or to the left, what is kept of it with it. */
 export const turned = ({ turn, crop }: Recipe, by: 90 | 270): Pick<Recipe, 'turn' | 'crop'> => ({
   turn: ((turn + by) % 360) as Recipe['turn'],
-  crop:
-    crop &&
-    (by === 90
-      ? { x: 1 - crop.y - crop.height, y: crop.x, width: crop.height, height: crop.width }
-      : { x: crop.y, y: 1 - crop.x - crop.width, width: crop.height, height: crop.width }),
+  crop: crop && turnedBox(crop, by),
 });
 
 /** The share of each side that is kept when a picture is straightened (core/Picture/Recipe::inside). */

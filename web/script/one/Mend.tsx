@@ -101,6 +101,7 @@ export function Mend({ slide, picked, group, children }: Props) {
           onShape={setShape}
           ratio={ratio}
           onLevelled={setLevelled}
+          inside={file?.inside ?? null}
         />
       )}
       {group === 'light' && <LightFields {...mending} />}

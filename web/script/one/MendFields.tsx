@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import limits from '../../../schema/limits.json';
 import { say, type Code } from '../../messages/say';
-import { isPlain, PLAIN, shared, turned, WHOLE, type Recipe } from '../../mend/recipe';
+import { isPlain, PLAIN, shared, turned, turnedBox, WHOLE, type Recipe } from '../../mend/recipe';
 import type { Levels } from '../../mend/tables';
-import { shaped } from '../../parts/boxes';
+import { shaped, type Box } from '../../parts/boxes';
 import { Segments } from '../../parts/Choice';
 import { Button, Quiet, Row, Soft } from '../../parts/controls';
 import { TurnLeftIcon, TurnRightIcon } from '../../parts/icons';
@@ -35,12 +35,31 @@ interface FrameProps extends Mending {
   /** The share of the width over the share of the height that the slide's shape has. */
   ratio: number;
   onLevelled: (levelled: boolean) => void;
+  /** What lies within its black borders, where it has any: of the picture as it came. */
+  inside: Box | null;
 }
 
 /** What part of the picture there is, and how it lies. */
-export function FrameFields({ recipe, show, set, crops, onCrops, shape, onShape, ratio, onLevelled }: FrameProps) {
+export function FrameFields({
+  recipe,
+  show,
+  set,
+  crops,
+  onCrops,
+  shape,
+  onShape,
+  ratio,
+  onLevelled,
+  inside,
+}: FrameProps) {
   return (
     <>
+      {inside && recipe.crop === null && (
+        <Row>
+          <Soft as="span">{say('mend.has-borders')}</Soft>
+          <Button onPress={() => set({ crop: turnedBox(inside, recipe.turn) })}>{say('mend.cut-borders')}</Button>
+        </Row>
+      )}
       <Row>
         <Button onPress={() => set(turned(recipe, 270))}>
           <TurnLeftIcon /> {say('picture.turn-left')}
