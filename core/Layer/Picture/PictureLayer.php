@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Layer\Picture;
 
+use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Framing\Framing;
+use Rhapsode\Core\Framing\Motion;
+use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Framing\Placing;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Layer;
@@ -103,19 +106,30 @@ final readonly class PictureLayer implements Layer
         return new PlannedPicture(
             $this->id,
             $this->rendition($form),
-            Framer::move(
-                $this->fit,
-                $this->framing,
-                $ratio,
-                $context->shape,
-                Rate::seconds($context->frames),
-                $context->slide,
-                $context->moments,
-                $matters,
-                $context->next === $this->asset,
-            ),
+            $this->move($context, $ratio, $matters),
             null === $matters || Form::Whole === $form ? [] : Placing::heads($matters),
         );
+    }
+
+    /** What it does by itself is remembered: where it lies best is looked for in many places. */
+    private function move(LayerContext $context, float $ratio, ?Matters $matters): Move
+    {
+        $goesOn = $context->next === $this->asset;
+        $move = fn(): Move => Framer::move(
+            $this->fit,
+            $this->framing,
+            $ratio,
+            $context->shape,
+            Rate::seconds($context->frames),
+            $context->slide,
+            $context->moments,
+            $matters,
+            $goesOn,
+        );
+
+        return null === $matters || Motion::Set === $this->framing->motion
+            ? $move()
+            : $context->memo->recall($context->key('move', $this->fit, $this->framing->motion, $ratio, $context->frames, $matters, $goesOn), $move);
     }
 
     private function rendition(Form $form): Rendition
