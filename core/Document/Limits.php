@@ -31,6 +31,8 @@ final class Limits
     public const SLIDES = 500;
     public const LAYERS = 40;
     public const SPANS = 100;
+    /** That are marked as red in one picture. */
+    public const EYES = 20;
     /** Whose places in a picture are known. */
     public const FACES = 20;
     /** That the look comes to on its way over one picture. */

@@ -8,10 +8,12 @@ use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Geometry\Frame;
 
 /**
- * What is done to a picture before it is shown, in this order; the original is never changed. $turn is degrees clockwise: 0, 90, 180
+ * What is done to a picture before it is shown, in this order; the original is never changed. $eyes are marks in the upright original in
+ * which a red eye is mended. $turn is degrees clockwise: 0, 90, 180
  * or 270. $straighten is degrees clockwise, in tenths, -15 to 15: of the picture so turned the largest part of its own shape is kept
  * that holds no empty corner. $crop is a part of that.
  */
@@ -19,8 +21,14 @@ final readonly class Recipe
 {
     public float $straighten;
 
-    public function __construct(public int $turn = 0, float $straighten = 0.0, public ?Frame $crop = null, public Tone $tone = new Tone())
-    {
+    /** @param list<Frame> $eyes */
+    public function __construct(
+        public int $turn = 0,
+        float $straighten = 0.0,
+        public ?Frame $crop = null,
+        public Tone $tone = new Tone(),
+        public array $eyes = [],
+    ) {
         $this->straighten = round($straighten, 1);
     }
 
@@ -33,6 +41,7 @@ final readonly class Recipe
             $in->number('straighten', -Limits::STRAIGHTENED, Limits::STRAIGHTENED, 0.0),
             true === $crop?->equals(Frame::all()) ? null : $crop,
             Tone::read($in),
+            self::eyes($in),
         );
     }
 
@@ -58,6 +67,21 @@ final readonly class Recipe
     public function liesAs(self $other): bool
     {
         return $this->turn === $other->turn && $this->crop?->toArray() === $other->crop?->toArray();
+    }
+
+    /**
+     * @return list<Frame>
+     *
+     * @throws Malformed
+     */
+    private static function eyes(Fields $in): array
+    {
+        $eyes = $in->objects('eyes');
+        if (\count($eyes) > Limits::EYES) {
+            throw new Malformed('document.too-many-eyes', ['most' => Limits::EYES]);
+        }
+
+        return array_map(Frame::read(...), $eyes);
     }
 
     /** Names what is done, for the files that come of it; empty where nothing is. */
@@ -127,6 +151,7 @@ final readonly class Recipe
         return ['turn' => $this->turn]
             + (0.0 === $this->straighten ? [] : ['straighten' => $this->straighten])
             + (null === $this->crop ? [] : ['crop' => $this->crop->toArray()])
-            + $this->tone->toArray();
+            + $this->tone->toArray()
+            + ([] === $this->eyes ? [] : ['eyes' => array_map(static fn(Frame $eye): array => $eye->toArray(), $this->eyes)]);
     }
 }

@@ -8,6 +8,7 @@ use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Picture\ColourTables;
 use Rhapsode\Core\Picture\Levels;
 use Rhapsode\Core\Picture\Recipe;
+use Rhapsode\Core\Picture\RedEye;
 use Rhapsode\Studio\Tool\ToolFailed;
 
 /** Follows a recipe on a prepared picture. */
@@ -33,7 +34,7 @@ final class Mending
             $shrink *= 2;
         }
         // Brought to its size first: all that follows costs so much less.
-        $image = VipsImage::ofJpeg($master, $shrink)->turned($recipe->turn);
+        $image = self::withoutRedEyes(VipsImage::ofJpeg($master, $shrink), $recipe->eyes)->turned($recipe->turn);
         $image = $image->resized(min(1.0, $scale * $turnedWidth / $image->width()));
         [$innerWidth, $innerHeight] = [$image->width() * $inside, $image->height() * $inside];
         $image = $image->straightened($recipe->straighten);
@@ -48,5 +49,25 @@ final class Mending
             $outWidth,
             $outHeight,
         )->coloured(ColourTables::of($recipe->tone, $levels));
+    }
+
+    /**
+     * @param list<Frame> $eyes
+     *
+     * @throws ToolFailed
+     */
+    private static function withoutRedEyes(VipsImage $image, array $eyes): VipsImage
+    {
+        $image = [] === $eyes ? $image : $image->kept();
+        foreach ($eyes as $eye) {
+            $left = min($image->width() - 1, (int) floor($eye->x * $image->width()));
+            $top = min($image->height() - 1, (int) floor($eye->y * $image->height()));
+            $width = max(1, min($image->width() - $left, (int) round($eye->width * $image->width())));
+            $height = max(1, min($image->height() - $top, (int) round($eye->height * $image->height())));
+            $mended = RedEye::mended($image->cropped($left, $top, $width, $height)->pixels(), $width, $height);
+            $image = $image->with(VipsImage::ofPixels($mended, $width, $height), $left, $top);
+        }
+
+        return $image;
     }
 }

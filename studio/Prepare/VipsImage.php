@@ -114,6 +114,12 @@ final class VipsImage
         return $this->step('crop', [$left, $top, $width, $height]);
     }
 
+    /** Another laid into it. */
+    public function with(self $part, int $left, int $top): self
+    {
+        return self::made('insert', [$left, $top], [], [$this->image, $part->image]);
+    }
+
     public function coloured(ColourTables $tables): self
     {
         if ($tables->isPlain()) {

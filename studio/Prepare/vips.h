@@ -15,6 +15,7 @@ int vips_rot(VipsImage *in, VipsImage **out, int angle, ...);
 int vips_resize(VipsImage *in, VipsImage **out, double scale, ...);
 int vips_rotate(VipsImage *in, VipsImage **out, double angle, ...);
 int vips_crop(VipsImage *in, VipsImage **out, int left, int top, int width, int height, ...);
+int vips_insert(VipsImage *main, VipsImage *sub, VipsImage **out, int x, int y, ...);
 int vips_maplut(VipsImage *in, VipsImage **out, VipsImage *lut, ...);
 int vips_recomb(VipsImage *in, VipsImage **out, VipsImage *m, ...);
 int vips_colourspace(VipsImage *in, VipsImage **out, int space, ...);

@@ -62,6 +62,7 @@ final class LimitsTest extends TestCase
             '$defs/slide/properties/voice/maxItems' => Limits::SPANS,
             '$defs/framing/properties/stops/maxItems' => Limits::STOPS,
             '$defs/matters/properties/faces/maxItems' => Limits::FACES,
+            '$defs/recipe/properties/eyes/maxItems' => Limits::EYES,
             '$defs/stop/properties/word/maximum' => Limits::SCRIPT,
             '$defs/slide/properties/stay/minimum' => Limits::LEAST_STAY,
             '$defs/slide/properties/stay/maximum' => Limits::MOST_STAY,

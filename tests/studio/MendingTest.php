@@ -151,4 +151,32 @@ final class MendingTest extends TestCase
         [$red, , $blue] = array_map(\ord(...), str_split(substr($made->pixels(), 3 * 200 * 60, 3)));
         self::assertGreaterThan($blue, $red);
     }
+
+    /** Marked in the upright original, an eye is mended however the picture is turned and cropped; an unmarked one is not. */
+    public function testAMarkedEyeIsMendedAndNoOther(): void
+    {
+        $pixels = '';
+        for ($y = 0; $y < 300; ++$y) {
+            for ($x = 0; $x < 400; ++$x) {
+                $isRed = min(hypot($x - 100, $y - 150), hypot($x - 300, $y - 150)) < 9;
+                $pixels .= $isRed ? "\xD0\x26\x28" : "\xD0\xA0\x80";
+            }
+        }
+        VipsImage::ofPixels($pixels, 400, 300)->writeJpeg($this->scratch->path('flash.jpg'), 98);
+        $mark = new Frame(0.2, 0.43, 0.1, 0.14);
+        $redness = static function (VipsImage $image, float $x, float $y): int {
+            $at = 3 * ((int) ($y * $image->height()) * $image->width() + (int) ($x * $image->width()));
+            $bytes = $image->pixels();
+
+            return \ord($bytes[$at]) - \ord($bytes[$at + 1]);
+        };
+        $as = fn(Recipe $recipe): VipsImage => Mending::follow($recipe, $this->scratch->path('flash.jpg'), 400);
+
+        self::assertGreaterThan(120, $redness($as(new Recipe()), 0.25, 0.5));
+        self::assertLessThan(20, abs($redness($as(new Recipe(eyes: [$mark])), 0.25, 0.5)));
+        self::assertGreaterThan(120, $redness($as(new Recipe(eyes: [$mark])), 0.75, 0.5), 'the other is not marked');
+        self::assertLessThan(20, abs($redness($as(new Recipe(90, eyes: [$mark])), 0.5, 0.25)));
+        self::assertLessThan(20, abs($redness($as(new Recipe(0, 0.0, new Frame(0.0, 0.25, 0.5, 0.5), new Tone(), [$mark])), 0.5, 0.5)));
+        self::assertSame($as(new Recipe())->pixels(), $as(new Recipe(eyes: [new Frame(0.45, 0.1, 0.1, 0.1)]))->pixels(), 'a mark on skin changes nothing');
+    }
 }

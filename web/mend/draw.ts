@@ -1,3 +1,4 @@
+import { withoutRedEyes } from './eyes';
 import { inside, turnedRatio, WHOLE, type Recipe } from './recipe';
 import { colour, tablesOf, type Levels } from './tables';
 
@@ -28,8 +29,8 @@ export class Drawing {
     const height = Math.max(1, Math.round(width / ratioOf(drawn)));
     const context = canvas.getContext('2d', { willReadFrequently: true });
     if (!context) return;
-    const { turn, straighten, crop } = drawn.recipe;
-    const shape = JSON.stringify([width, height, turn, straighten, drawn.isWhole ? null : crop]);
+    const { turn, straighten, crop, eyes } = drawn.recipe;
+    const shape = JSON.stringify([width, height, turn, straighten, drawn.isWhole ? null : crop, eyes]);
     if (this.of?.canvas !== canvas || this.of.picture !== drawn.picture || this.of.shape !== shape) {
       canvas.width = width;
       canvas.height = height;
@@ -60,6 +61,6 @@ function place(
   context.translate(width * ((0.5 - crop.x) / crop.width), height * ((0.5 - crop.y) / crop.height));
   context.rotate(((recipe.turn + recipe.straighten) * Math.PI) / 180);
   context.scale(scale, scale);
-  context.drawImage(picture, -picture.width / 2, -picture.height / 2);
+  context.drawImage(withoutRedEyes(picture, recipe.eyes), -picture.width / 2, -picture.height / 2);
   context.restore();
 }

@@ -15,6 +15,8 @@ export interface Recipe {
   colour: number;
   look: Look | null;
   strength: number;
+  /** Marks in the picture as it came, in which a red eye is mended. */
+  eyes: Box[];
 }
 
 export const PLAIN: Recipe = {
@@ -28,6 +30,7 @@ export const PLAIN: Recipe = {
   colour: 0,
   look: null,
   strength: limits.tone,
+  eyes: [],
 };
 export const WHOLE: Box = { x: 0, y: 0, width: 1, height: 1 };
 /** What may be done to other pictures alike: where they are cropped is each one's own. */

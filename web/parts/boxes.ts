@@ -8,7 +8,7 @@ export interface Box {
 /** Which edges are taken hold of: left or right, top or bottom. */
 export type Hold = `${'w' | 'e' | ''}${'n' | 's' | ''}`;
 
-/** No smaller than this share of a side. */
+/** No smaller than this share of a side, where nothing else is said. */
 const LEAST = 0.05;
 const within = (value: number, least: number, most: number) => Math.max(least, Math.min(most, value));
 
@@ -45,8 +45,8 @@ export function sized(box: Box, hold: Hold, dx: number, dy: number, ratio: numbe
 }
 
 /** Larger or smaller about its middle, within the picture. */
-export function scaled(box: Box, by: number): Box {
-  const factor = within(by, LEAST / Math.min(box.width, box.height), 1 / Math.max(box.width, box.height));
+export function scaled(box: Box, by: number, least = LEAST): Box {
+  const factor = within(by, least / Math.min(box.width, box.height), 1 / Math.max(box.width, box.height));
   const [width, height] = [box.width * factor, box.height * factor];
   return moved({ x: box.x + (box.width - width) / 2, y: box.y + (box.height - height) / 2, width, height }, 0, 0);
 }

@@ -69,7 +69,7 @@ final readonly class PictureLayer implements Layer
         $recipe = $this->recipe;
         $changes = \is_array($told['recipe'] ?? null) ? $told['recipe'] : [];
         if ($recipe->turn !== $before->recipe->turn && !\array_key_exists('crop', $changes)) {
-            $recipe = new Recipe($recipe->turn, $recipe->straighten, $before->recipe->turnedCrop($recipe->turn), $recipe->tone);
+            $recipe = new Recipe($recipe->turn, $recipe->straighten, $before->recipe->turnedCrop($recipe->turn), $recipe->tone, $recipe->eyes);
         }
         $framing = \array_key_exists('framing', $told) || $this->asset !== $before->asset || $recipe->liesAs($before->recipe)
             ? $this->framing

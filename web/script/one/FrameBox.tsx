@@ -46,6 +46,14 @@ const Kept = styled.div`
     top: 50%;
     translate: 0 -50%;
   }
+  &.eye {
+    outline: 2px solid #fff;
+    border-radius: 50%;
+    box-shadow: 0 0 0 3px var(--madder);
+  }
+  &.eye.top {
+    box-shadow: 0 0 0 4px var(--ochre);
+  }
   &.closes .tag {
     background: var(--ochre);
     top: auto;
@@ -126,7 +134,7 @@ const GROWS = 1.05;
 
 interface Props {
   /** What it is for, and so how it looks. */
-  as: 'crop' | 'opens' | 'closes' | 'stop';
+  as: 'crop' | 'opens' | 'closes' | 'stop' | 'eye';
   name: string;
   box: Box;
   /** It lies over another, whose hands are put away. */
@@ -135,13 +143,28 @@ interface Props {
   onTaken?: () => void;
   /** The share of the width over the share of the height that it keeps, where it keeps one. */
   ratio: number | null;
+  /** The share of a side that it takes at least. */
+  least?: number;
+  /** It is taken away by a key. */
+  onTakenAway?: () => void;
   onChange: (box: Box) => void;
   /** It was let go of. */
   onEnd: (box: Box) => void;
 }
 
 /** A part of a picture: moved and sized by mouse, finger and keys. */
-export function FrameBox({ as, name, box, isOnTop = true, onTaken, ratio, onChange, onEnd }: Props) {
+export function FrameBox({
+  as,
+  name,
+  box,
+  isOnTop = true,
+  onTaken,
+  ratio,
+  least,
+  onTakenAway,
+  onChange,
+  onEnd,
+}: Props) {
   const ground = useRef<HTMLDivElement>(null);
   const latest = useRef(box);
   latest.current = box;
@@ -158,6 +181,7 @@ export function FrameBox({ as, name, box, isOnTop = true, onTaken, ratio, onChan
   };
   const moves = (as: (from: Box, dx: number, dy: number) => Box) => ({
     onMoveStart: () => {
+      onTaken?.();
       begun.current = { box: latest.current, x: 0, y: 0 };
     },
     onMove: (event: MoveMoveEvent) => {
@@ -169,18 +193,24 @@ export function FrameBox({ as, name, box, isOnTop = true, onTaken, ratio, onChan
     onMoveEnd: () => onEnd(latest.current),
   });
   const grow = (event: KeyboardEvent) => {
+    if (onTakenAway && (event.key === 'Delete' || event.key === 'Backspace')) {
+      event.preventDefault();
+      onTakenAway();
+      return;
+    }
     const by = { '+': GROWS, '=': GROWS, '-': 1 / GROWS }[event.key];
     if (by === undefined || event.ctrlKey || event.metaKey) return;
     event.preventDefault();
-    change(scaled(latest.current, by));
+    change(scaled(latest.current, by, least));
     onEnd(latest.current);
   };
   const shown = ratio === null ? [...edges, ...corners] : corners;
-  const hands = isOnTop ? shown : [];
+  // An eye is smaller than the hands would be.
+  const hands = isOnTop && as !== 'eye' ? shown : [];
   return (
     <Ground ref={ground} style={{ zIndex: isOnTop ? 1 : 0 }} onFocus={onTaken} onPointerDown={onTaken}>
       <Kept
-        className={as}
+        className={isOnTop ? `${as} top` : as}
         style={{
           left: `${100 * box.x}%`,
           top: `${100 * box.y}%`,
@@ -188,7 +218,7 @@ export function FrameBox({ as, name, box, isOnTop = true, onTaken, ratio, onChan
           height: `${100 * box.height}%`,
         }}
       >
-        {as !== 'crop' && <span className="tag">{name}</span>}
+        {as !== 'crop' && as !== 'eye' && <span className="tag">{name}</span>}
         <Held className="all" name={name} moves={moves(moved)} onKeyDown={grow} />
         {hands.map(({ hold, hand, left, top, cursor }) => (
           <Held

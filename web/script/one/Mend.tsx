@@ -8,6 +8,7 @@ import { useTell } from '../../parts/notices';
 import { useActs, useView } from '../../story/StoryContext';
 import { assetOf, pictureOf } from '../../story/slides';
 import { useInHand } from '../../story/useInHand';
+import { EyeFields, EyeMarks } from './Eyes';
 import { FrameBox } from './FrameBox';
 import { FrameFields, LightFields, LookFields, Whole, type CropShape } from './MendFields';
 import { MendStage } from './MendStage';
@@ -52,12 +53,20 @@ export function Mend({ slide, picked, group, children }: Props) {
   const [crops, setCrops] = useState(false);
   const [levelled, setLevelled] = useState(false);
   const [shape, setShape] = useState<CropShape>('free');
+  const [marks, setMarks] = useState(false);
+  const [eye, setEye] = useState(0);
+  // Another may have been taken away.
+  const marked = Math.min(eye, recipe.eyes.length - 1);
   // What is cropped is seen in its own group only.
-  useEffect(() => setCrops(false), [group, slide.id]);
+  useEffect(() => {
+    setCrops(false);
+    setMarks(false);
+  }, [group, slide.id]);
   const others = story.slides.filter((one) => one.id !== slide.id && pictureOf(one)).map((one) => one.id);
   const chosen = others.filter((one) => picked.includes(one));
   const around = picture ? turnedRatio(picture.width / picture.height, recipe.turn) : 1;
   const ratio = plan.width / plan.height / around;
+  const asItCame = picture ? picture.width / picture.height : 1;
   const onOthers = (which: 'chosen' | 'all', changes: Partial<Recipe>) => {
     const slides = which === 'all' ? others : chosen;
     void edit({ do: 'set layers', slides, kind: 'picture', changes: { recipe: changes } }).then(
@@ -72,12 +81,14 @@ export function Mend({ slide, picked, group, children }: Props) {
     <MendStage
       picture={picture}
       levels={levels}
-      recipe={recipe}
+      // Eyes are marked on all of the picture, as it came but for its turn.
+      recipe={marks ? { ...recipe, straighten: 0 } : recipe}
       name={say('mend.picture', { picture: file?.file ?? '' })}
       before={before}
-      crops={crops}
+      crops={crops || marks}
       levelled={levelled}
     >
+      {marks && <EyeMarks {...mending} ratio={asItCame} hand={marked} onHand={setEye} />}
       {crops && (
         <FrameBox
           as="crop"
@@ -104,7 +115,20 @@ export function Mend({ slide, picked, group, children }: Props) {
           inside={file?.inside ?? null}
         />
       )}
-      {group === 'light' && <LightFields {...mending} />}
+      {group === 'light' && (
+        <LightFields {...mending}>
+          <EyeFields
+            recipe={recipe}
+            set={set}
+            ratio={asItCame}
+            hand={marked}
+            onHand={setEye}
+            faces={file?.matters}
+            marks={marks}
+            onMarks={setMarks}
+          />
+        </LightFields>
+      )}
       {group === 'look' && <LookFields {...mending} picture={picture} levels={levels} />}
       <Whole
         recipe={recipe}

@@ -114,7 +114,11 @@ export function FrameFields({
   );
 }
 
-export function LightFields({ recipe, show, set }: Mending) {
+interface LightProps extends Mending {
+  children: ReactNode;
+}
+
+export function LightFields({ recipe, show, set, children }: LightProps) {
   return (
     <>
       <Toggle isSelected={recipe.clear} onChange={(clear) => set({ clear })}>
@@ -133,6 +137,7 @@ export function LightFields({ recipe, show, set }: Mending) {
           onChangeEnd={(value) => set({ [key]: value })}
         />
       ))}
+      {children}
     </>
   );
 }
