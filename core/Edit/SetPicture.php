@@ -41,7 +41,9 @@ final readonly class SetPicture implements Edit
                 ? new Framing()
                 : $layer->framing->withFrames(static fn(Frame $frame): Frame => $layer->recipe->carried($frame, new Recipe()));
 
-            return $old->id === $new->id ? $slide : $slide->withLayer(new PictureLayer($layer->id, $new->id, new Recipe(), $layer->fit, $framing, $layer->ground));
+            return $old->id === $new->id ? $slide : $slide->withLayer(
+                new PictureLayer($layer->id, $new->id, new Recipe(), $layer->fit, $framing, $layer->ground),
+            );
         });
     }
 }

@@ -77,9 +77,14 @@ final class AutoMove
         }
         [$width, $height] = [$base->width / $zoom, $base->height / $zoom];
         $within = static fn(float $least, float $value, float $most): float => max($least, min($most, $value));
-        [$x, $y] = null === $kept
-            ? [Placing::at([], $matters->across, $width, $base->x + ($base->width - $width) / 2, 0.5), Placing::at([], $matters->down, $height, $base->y + ($base->height - $height) / 2, 0.5)]
-            : [$within($kept->x + $kept->width - $width, $kept->x + $kept->width / 2 - $width / 2, $kept->x), $within($kept->y + $kept->height - $height, $kept->y + $kept->height / 2 - Framer::EYES * $height, $kept->y)];
+        $middle = $base->scaled(1 / $zoom);
+        [$x, $y] = null === $kept ? [
+            Placing::at([], $matters->across, $width, $middle->x, 0.5),
+            Placing::at([], $matters->down, $height, $middle->y, 0.5),
+        ] : [
+            $within($kept->x + $kept->width - $width, $kept->x + ($kept->width - $width) / 2, $kept->x),
+            $within($kept->y + $kept->height - $height, $kept->y + $kept->height / 2 - Framer::EYES * $height, $kept->y),
+        ];
 
         return new Frame($within($base->x, $x, $base->x + $base->width - $width), $within($base->y, $y, $base->y + $base->height - $height), $width, $height);
     }

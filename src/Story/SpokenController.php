@@ -19,7 +19,12 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 /** When the words of one slide's script are said: only whoever looks at it from near needs them. */
 final readonly class SpokenController
 {
-    #[Route('/api/stories/{id}/slides/{slide}/spoken.json', name: 'spoken', methods: ['GET'], requirements: ['id' => Requirement::UUID, 'slide' => '[A-Za-z0-9_-]{1,64}'])]
+    #[Route(
+        '/api/stories/{id}/slides/{slide}/spoken.json',
+        name: 'spoken',
+        methods: ['GET'],
+        requirements: ['id' => Requirement::UUID, 'slide' => '[A-Za-z0-9_-]{1,64}'],
+    )]
     #[IsGranted(StoryVoter::OWN, 'story')]
     public function show(#[MapEntity] StoryRecord $story, string $slide): JsonResponse
     {

@@ -40,7 +40,12 @@ final class MattersOf
     private static function faces(string $pixels, int $width, int $height): array
     {
         try {
-            [$answer] = Tool::run(['node', '--max-old-space-size=256', __DIR__ . '/faces.cjs'], self::SECONDS, self::MEGABYTES, "{$width} {$height}\n{$pixels}");
+            [$answer] = Tool::run(
+                ['node', '--max-old-space-size=256', __DIR__ . '/faces.cjs'],
+                self::SECONDS,
+                self::MEGABYTES,
+                "{$width} {$height}\n{$pixels}",
+            );
         } catch (ToolFailed) {
             // A picture whose faces are not known is framed by what stands out: it is no reason to refuse it.
             return [];
