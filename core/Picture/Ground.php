@@ -26,7 +26,7 @@ final readonly class Ground
     {
         $told = strtolower($in->text($key, 9, self::BLURRED));
         if (!\in_array($told, [self::BLURRED, self::PAPER], true) && 1 !== preg_match('/^#[0-9a-f]{6}$/D', $told)) {
-            throw new Malformed('field.choice', ['field' => $key, 'choices' => self::BLURRED . ', ' . self::PAPER . ', #rrggbb']);
+            throw new Malformed('document.no-ground');
         }
 
         return new self($told);
