@@ -21,25 +21,27 @@ final readonly class Inspection
     /** Shares of a side: a border is at least so broad, and the picture within at least so large. */
     private const LEAST_BORDER = 0.012;
     private const LEAST_INSIDE = 0.35;
-    /** Steps of light of 255, from neighbour to neighbour, that the sharpest pixel of a hundred makes at least in a sharp picture. */
+    /** Steps of light of 255, from neighbour to neighbour, that the sharpest pixel of two hundred makes at least in a sharp picture. */
     private const SHARP = 5;
 
     /** @param Frame|null $inside what lies within black borders; null where there are none */
     private function __construct(public ?Frame $inside, public bool $isSoft) {}
 
     /**
-     * @param string $grey the light of a small copy, a byte for each pixel, row by row
+     * @param string      $grey      the light of a small copy, a byte for each pixel, row by row
+     * @param string|null $brightest the brightest of each pixel's colours, where they are known: a deep blue is not black
      */
-    public static function of(string $grey, int $width, int $height): self
+    public static function of(string $grey, int $width, int $height, ?string $brightest = null): self
     {
+        $brightest ??= $grey;
         if ($width < 16 || $height < 16) {
             return new self(null, false);
         }
-        $row = static fn(int $y): string => substr($grey, $y * $width, $width);
-        $column = static function (int $x) use ($grey, $width, $height): string {
+        $row = static fn(int $y): string => substr($brightest, $y * $width, $width);
+        $column = static function (int $x) use ($brightest, $width, $height): string {
             $line = '';
             for ($y = 0; $y < $height; ++$y) {
-                $line .= $grey[$y * $width + $x];
+                $line .= $brightest[$y * $width + $x];
             }
 
             return $line;
@@ -107,7 +109,7 @@ final readonly class Inspection
         return $sum / max(1, \strlen($pixels));
     }
 
-    /** The step that the sharpest pixel of a hundred makes against its neighbours (a Laplacian, which even slopes do not answer). */
+    /** The step that the sharpest pixel of two hundred makes against its neighbours (a Laplacian, which even slopes do not answer). */
     private static function softest(string $grey, int $width, int $height): int
     {
         $counts = array_fill(0, 256, 0);
@@ -117,7 +119,7 @@ final readonly class Inspection
                 ++$counts[(int) abs(\ord($grey[$i]) - $around)];
             }
         }
-        $left = ($width - 2) * ($height - 2) / 100;
+        $left = ($width - 2) * ($height - 2) / 200;
         for ($step = 255; $step > 0; --$step) {
             $left -= $counts[$step];
             if ($left < 0) {

@@ -75,12 +75,14 @@ final class MattersOf
     {
         $image = VipsImage::ofJpeg($thumb);
         $pixels = $image->pixels();
-        $grey = '';
+        $grey = $brightest = '';
         for ($i = 0, $end = \strlen($pixels) - 2; $i < $end; $i += 3) {
-            $grey .= \chr((2 * \ord($pixels[$i]) + 5 * \ord($pixels[$i + 1]) + \ord($pixels[$i + 2])) >> 3);
+            [$red, $green, $blue] = [$pixels[$i], $pixels[$i + 1], $pixels[$i + 2]];
+            $grey .= \chr((2 * \ord($red) + 5 * \ord($green) + \ord($blue)) >> 3);
+            $brightest .= max($red, $green, $blue);
         }
 
-        return Inspection::of($grey, $image->width(), $image->height());
+        return Inspection::of($grey, $image->width(), $image->height(), $brightest);
     }
 
     /** @return list<float> the light of as many pixels as Salience looks at, each the mean of its share of the picture */

@@ -84,4 +84,20 @@ final class MattersTest extends TestCase
         self::assertSame([], $matters->faces);
         self::assertEquals(Framer::base(1.5, Shape::Upright), Framer::base(1.5, Shape::Upright, $matters), 'it is framed as it would be');
     }
+
+    public function testABlackBorderIsBlackAndADeepBlueIsNot(): void
+    {
+        $scratch = new Scratch();
+        $inspected = static function (string $source) use ($scratch): ?array {
+            Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', $source, '-frames:v', '1', $scratch->path('made.png')]);
+
+            $found = MattersOf::inspected(self::thumb($scratch, $scratch->path('made.png')));
+            self::assertFalse($found->isSoft, $source);
+
+            return $found->inside?->toArray();
+        };
+        self::assertNull($inspected('rgbtestsrc=s=400x225'), 'bars of red, green and blue');
+        $inside = $inspected('testsrc2=s=300x200,pad=400:200:50:0') ?? [];
+        self::assertEqualsWithDelta([0.125, 0.0, 0.75, 1.0], array_values($inside), 0.02);
+    }
 }
