@@ -12,7 +12,7 @@ use Rhapsode\Core\Picture\Look;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Tone;
 use Rhapsode\Studio\Prepare\LevelsOf;
-use Rhapsode\Studio\Prepare\MattersOf;
+use Rhapsode\Studio\Prepare\MeasuredPicture;
 use Rhapsode\Studio\Prepare\Mending;
 use Rhapsode\Studio\Prepare\PicturePreparer;
 use Rhapsode\Studio\Prepare\PreparedPicture;
@@ -45,8 +45,8 @@ $recipe = static fn(int $light): Recipe => new Recipe(0, 4.0, new Frame(0.05, 0.
 $seen = $median(static fn(int $i) => Mending::follow($recipe($i), $master, 480, $levels)->writeJpeg($scratch->path('seen.jpg'), 82));
 $made = $median(static fn(int $i) => Mending::follow($recipe($i), $master, 2560, $levels)->writeJpeg($scratch->path('made.jpg'), 90));
 
-$found = $median(static fn(int $i) => MattersOf::picture($scratch->path(PreparedPicture::THUMB)));
-$matters = MattersOf::picture($scratch->path(PreparedPicture::THUMB));
+$found = $median(static fn(int $i) => MeasuredPicture::of($scratch->path(PreparedPicture::THUMB)));
+$matters = MeasuredPicture::of($scratch->path(PreparedPicture::THUMB))->matters;
 $framed = $median(static function (int $i) use ($matters): void {
     for ($n = 0; $n < 100; ++$n) {
         foreach (Shape::cases() as $shape) {
@@ -59,5 +59,5 @@ printf("\nMending a picture of 12 megapixels: straightened, cropped, made clear,
 $row('Its small rendition (median)', sprintf('%.2f x', $seen / 100), sprintf('100 ms (%.0f)', $seen), '1 x');
 $ready = static fn(float $took): string => sprintf('making the picture ready once (%.0f of %.0f ms)', $took, $preparing);
 $row('Its rendition for the film (median)', sprintf('%.2f x', $made / $preparing), $ready($made), 'less than 1 x');
-$row('What matters in it, faces and all (median)', sprintf('%.2f x', $found / $preparing), $ready($found), 'less than 1 x');
+$row('What is measured of it, faces and all (median)', sprintf('%.2f x', $found / $preparing), $ready($found), 'less than 1 x');
 $row('Its framing in the four shapes (median)', sprintf('%.2f x', $framed), sprintf('1 ms (%.2f)', $framed), 'less than 1 x');

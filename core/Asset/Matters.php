@@ -6,6 +6,7 @@ namespace Rhapsode\Core\Asset;
 
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Geometry\Frame;
 
 /**
@@ -30,8 +31,8 @@ final readonly class Matters
     {
         return new self(
             \array_slice(array_map(Frame::read(...), $in->objects('faces')), 0, Limits::FACES),
-            self::figures($in->text('across', self::PARTS, min: self::PARTS)),
-            self::figures($in->text('down', self::PARTS, min: self::PARTS)),
+            self::figures($in->text('across', self::PARTS)),
+            self::figures($in->text('down', self::PARTS)),
         );
     }
 
@@ -70,15 +71,23 @@ final readonly class Matters
     private static function part(array $figures, float $from, float $length): array
     {
         return array_map(
-            static fn(int $i): int => $figures[min(self::PARTS - 1, max(0, (int) floor(self::PARTS * ($from + $length * ($i + 0.5) / self::PARTS))))] ?? 0,
+            static fn(int $i): int => $figures[min(self::PARTS - 1, (int) (self::PARTS * $from + $length * ($i + 0.5)))] ?? 0,
             range(0, self::PARTS - 1),
         );
     }
 
-    /** @return list<int<0, 15>> */
+    /**
+     * @return list<int<0, 15>>
+     *
+     * @throws Malformed
+     */
     private static function figures(string $text): array
     {
-        return array_map(static fn(string $digit): int => max(0, min(self::MOST, (int) hexdec(ctype_xdigit($digit) ? $digit : '0'))), str_split($text));
+        if (1 !== preg_match('/^[0-9a-f]{' . self::PARTS . '}$/D', $text)) {
+            throw new Malformed('document.no-figures', ['figures' => self::PARTS]);
+        }
+
+        return array_map(static fn(string $digit): int => max(0, min(self::MOST, (int) hexdec($digit))), str_split($text));
     }
 
     /** @return array<string, mixed> */

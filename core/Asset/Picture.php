@@ -10,7 +10,7 @@ use Rhapsode\Core\Geometry\Frame;
 
 /**
  * A picture that the story may use. Width and height are pixels of the upright picture; $description is what its file says that it
- * shows, which may be offered as words; $matters what matters in it, null where it came in before that was measured; $inside what lies
+ * shows, which may be offered as words; $matters what matters in it, null where it came in before that was measured; $unbordered what lies
  * within its black borders, where it has any; $soft whether nothing in it is sharp.
  */
 final readonly class Picture extends Asset
@@ -23,7 +23,7 @@ final readonly class Picture extends Asset
         Source $source = new Source(),
         public string $description = '',
         public ?Matters $matters = null,
-        public ?Frame $inside = null,
+        public ?Frame $unbordered = null,
         public bool $soft = false,
     ) {
         parent::__construct($id, $file, $source);
@@ -39,7 +39,7 @@ final readonly class Picture extends Asset
             Source::in($in),
             $in->text('description', Limits::WORDS, ''),
             $in->has('matters') ? Matters::read($in->object('matters')) : null,
-            $in->has('inside') ? Frame::read($in->object('inside')) : null,
+            $in->has('unbordered') ? Frame::read($in->object('unbordered')) : null,
             $in->flag('soft', false),
         );
     }
@@ -51,7 +51,7 @@ final readonly class Picture extends Asset
 
     public function withSource(Source $source): static
     {
-        return new self($this->id, $this->file, $this->width, $this->height, $source, $this->description, $this->matters, $this->inside, $this->soft);
+        return new self($this->id, $this->file, $this->width, $this->height, $source, $this->description, $this->matters, $this->unbordered, $this->soft);
     }
 
     protected function measured(): array
@@ -59,7 +59,7 @@ final readonly class Picture extends Asset
         return ['width' => $this->width, 'height' => $this->height]
             + ('' === $this->description ? [] : ['description' => $this->description])
             + (null === $this->matters ? [] : ['matters' => $this->matters->toArray()])
-            + (null === $this->inside ? [] : ['inside' => $this->inside->toArray()])
+            + (null === $this->unbordered ? [] : ['unbordered' => $this->unbordered->toArray()])
             + ($this->soft ? ['soft' => true] : []);
     }
 }

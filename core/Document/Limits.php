@@ -27,6 +27,9 @@ final class Limits
     // Bytes.
     public const PICTURE_BYTES = 60_000_000;
 
+    /** The share of a side that a part of a picture takes at least. */
+    public const LEAST_PART = 0.02;
+
     // How many.
     public const SLIDES = 500;
     public const LAYERS = 40;

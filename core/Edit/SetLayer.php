@@ -9,7 +9,6 @@ use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerKind;
-use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 
@@ -52,6 +51,6 @@ final readonly class SetLayer implements Edit
         }
         $after = $kind->read($id, Fields::of([...$known, ...$changes, 'id' => $id, 'kind' => $kind->value], 'changes.'));
 
-        return $before instanceof PictureLayer && $after instanceof PictureLayer ? $after->following($before, $told) : $after;
+        return null === $before ? $after : $after->following($before, $told);
     }
 }

@@ -83,7 +83,7 @@ final class AutoMove
             Placing::at([], $matters->down, $height, $middle->y, 0.5),
         ] : [
             $within($kept->x + $kept->width - $width, $kept->x + ($kept->width - $width) / 2, $kept->x),
-            $within($kept->y + $kept->height - $height, $kept->y + $kept->height / 2 - Framer::EYES * $height, $kept->y),
+            $within($kept->y + $kept->height - $height, $kept->y + $kept->height / 2 - Framer::HEADS_LIE * $height, $kept->y),
         ];
 
         return new Frame($within($base->x, $x, $base->x + $base->width - $width), $within($base->y, $y, $base->y + $base->height - $height), $width, $height);

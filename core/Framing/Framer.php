@@ -18,7 +18,7 @@ final class Framer
     /** So little that filling costs no head. */
     private const HARDLY_LOST = 0.04;
     /** At what share of the slide's height the middle of a head lies best (common practice: eyes on the upper third). */
-    public const EYES = 0.42;
+    public const HEADS_LIE = 0.42;
 
     /**
      * @param float        $ratio   width over height of the picture
@@ -69,7 +69,7 @@ final class Framer
         $heads = Placing::heads($matters);
 
         return $wider > 1
-            ? new Frame(0, Placing::at(Placing::alongHeight($heads), $matters->down, $usual->height, $usual->y, self::EYES), 1, $usual->height)
+            ? new Frame(0, Placing::at(Placing::alongHeight($heads), $matters->down, $usual->height, $usual->y, self::HEADS_LIE), 1, $usual->height)
             : new Frame(Placing::at(Placing::alongWidth($heads), $matters->across, $usual->width, $usual->x, 0.5), 0, $usual->width, 1);
     }
 

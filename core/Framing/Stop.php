@@ -8,6 +8,7 @@ use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Timing\Rate;
 
 /**
  * A part of the picture that the look comes to on its way, and when it is there: as a word of the script is said, counted from
@@ -42,7 +43,7 @@ final readonly class Stop
 
         return $in->has('word')
             ? self::atWord($frame, $in->whole('word', 0, Limits::SCRIPT))
-            : self::atSecond($frame, $in->number('at', 0, Limits::SAMPLES / 48_000));
+            : self::atSecond($frame, $in->number('at', 0, Limits::SAMPLES / Rate::SAMPLES));
     }
 
     /** Another part of the picture, at the same moment. */

@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Geometry;
 
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
 
 /** A part of an upright picture, in fractions of its width and height. It never leaves the picture. */
 final readonly class Frame
 {
     private const SLACK = 1e-9;
-    /** The share of a side that a frame as it is told takes at least. */
-    private const LEAST = 0.02;
 
     /** @throws Malformed when the frame is empty or leaves the picture */
     public function __construct(public float $x, public float $y, public float $width, public float $height)
@@ -25,7 +24,7 @@ final readonly class Frame
 
     public static function read(Fields $in): self
     {
-        return new self($in->number('x', 0, 1), $in->number('y', 0, 1), $in->number('width', self::LEAST, 1), $in->number('height', self::LEAST, 1));
+        return new self($in->number('x', 0, 1), $in->number('y', 0, 1), $in->number('width', Limits::LEAST_PART, 1), $in->number('height', Limits::LEAST_PART, 1));
     }
 
     public static function all(): self
@@ -92,8 +91,8 @@ final readonly class Frame
         return self::about(
             ($this->x + $this->width / 2 - $crop->x) / $crop->width,
             ($this->y + $this->height / 2 - $crop->y) / $crop->height,
-            max(self::LEAST, $this->width / $crop->width),
-            max(self::LEAST, $this->height / $crop->height),
+            max(Limits::LEAST_PART, $this->width / $crop->width),
+            max(Limits::LEAST_PART, $this->height / $crop->height),
         );
     }
 

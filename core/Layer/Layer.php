@@ -13,6 +13,20 @@ interface Layer
     /** @throws Malformed */
     public static function read(string $id, Fields $in): self;
 
+    /**
+     * How a new one is where it is not told: a document that does not tell it means what it always meant.
+     *
+     * @return array<string, mixed>
+     */
+    public static function fresh(): array;
+
+    /**
+     * The same layer, and what follows from how it was before, of the same kind.
+     *
+     * @param array<string, mixed> $told what was changed of it
+     */
+    public function following(self $before, array $told): self;
+
     public function id(): string;
 
     public function kind(): LayerKind;

@@ -9,7 +9,6 @@ use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Layer\Icon\IconLayer;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\WordsLayer;
-use Rhapsode\Core\Words\WordsPlace;
 
 /** What a layer of a slide can be. Each has a folder here, a painter in studio/Render and a performer in web/stage. */
 enum LayerKind: string
@@ -28,14 +27,10 @@ enum LayerKind: string
         };
     }
 
-    /**
-     * How a new one is where it is not told: a document that does not tell it means what it always meant.
-     *
-     * @return array<string, mixed>
-     */
+    /** @return array<string, mixed> how a new one is where it is not told */
     public function fresh(): array
     {
-        return self::Words === $this ? ['place' => WordsPlace::Auto->value] : [];
+        return $this->type()::fresh();
     }
 
     /** @throws Malformed */

@@ -24,8 +24,8 @@ final readonly class Inspection
     /** Steps of light of 255, from neighbour to neighbour, that the sharpest pixel of two hundred makes at least in a sharp picture. */
     private const SHARP = 5;
 
-    /** @param Frame|null $inside what lies within black borders; null where there are none */
-    private function __construct(public ?Frame $inside, public bool $isSoft) {}
+    /** @param Frame|null $unbordered what lies within black borders; null where there are none */
+    private function __construct(public ?Frame $unbordered, public bool $isSoft) {}
 
     /**
      * @param string      $grey      the light of a small copy, a byte for each pixel, row by row
@@ -51,11 +51,11 @@ final readonly class Inspection
         $left = self::border($column, $width);
         $right = self::border(static fn(int $i): string => $column($width - 1 - $i), $width);
         [$wide, $high] = [1 - ($left + $right) / $width, 1 - ($top + $bottom) / $height];
-        $inside = 0 === $top + $bottom + $left + $right || $wide < self::LEAST_INSIDE || $high < self::LEAST_INSIDE
+        $unbordered = 0 === $top + $bottom + $left + $right || $wide < self::LEAST_INSIDE || $high < self::LEAST_INSIDE
             ? null
             : (new Frame($left / $width, $top / $height, $wide, $high))->rounded();
 
-        return new self($inside, self::softest($grey, $width, $height) < self::SHARP);
+        return new self($unbordered, self::softest($grey, $width, $height) < self::SHARP);
     }
 
     /**

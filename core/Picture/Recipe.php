@@ -57,6 +57,15 @@ final readonly class Recipe
         return $turned->inside($to->crop ?? $whole)->rounded();
     }
 
+    /** @param list<Frame> $marks on red eyes; those beyond the limit are left out, and so are those that are there already */
+    public function withEyes(array $marks): self
+    {
+        $new = array_filter($marks, fn(Frame $mark): bool => !\in_array($mark, $this->eyes, false));
+        $eyes = \array_slice([...$this->eyes, ...$new], 0, Limits::EYES);
+
+        return new self($this->turn, $this->straighten, $this->crop, $this->tone, $eyes);
+    }
+
     /** What is kept of the picture when it is turned so far instead. */
     public function turnedCrop(int $turn): ?Frame
     {

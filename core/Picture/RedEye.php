@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Picture;
 
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Geometry\Frame;
+
 /**
  * Takes the red out of an eye that a flash has lit. Only what is red about the middle of a mark, and hangs together, is changed: its red
  * becomes the mean of its green and blue, softly toward its edge. A mark on something else, as on a red coat, changes nothing.
- * The page does the same (web/mend/eyes.ts), held by tests/golden/eyes.json.
+ * The page does the same (web/mend/redEye.ts), held by tests/golden/red-eyes.json.
  */
 final class RedEye
 {
@@ -18,8 +22,30 @@ final class RedEye
     private const DARK = 60;
     /** How much of the mark may be red: more is no pupil. */
     private const MOST = 0.7;
+    /** Where the eyes lie in the box in which a face is found, and how broad a mark is over one, in its shares (common practice in portraits). */
+    private const IN_FACES = [[0.32, 0.3], [0.68, 0.3]];
+    private const OF_A_FACE = 0.2;
     /** The share of the mark, about its middle, in which the reddest pixel is looked for. */
     private const SEED = 0.5;
+
+    /**
+     * Marks on the eyes of all faces.
+     *
+     * @return list<Frame>
+     */
+    public static function marks(Picture $picture): array
+    {
+        $marks = [];
+        foreach ($picture->matters->faces ?? [] as $face) {
+            foreach (self::IN_FACES as [$x, $y]) {
+                $width = max(Limits::LEAST_PART, self::OF_A_FACE * $face->width);
+                $height = max(Limits::LEAST_PART, $width * $picture->width / $picture->height);
+                $marks[] = Frame::about($face->x + $x * $face->width, $face->y + $y * $face->height, $width, $height)->rounded();
+            }
+        }
+
+        return $marks;
+    }
 
     /**
      * @param string $pixels red, green and blue of one pixel after the other, row by row: all of the mark, and nothing else

@@ -19,13 +19,13 @@ final class Salience
     private const FLOOR = 0.05;
 
     /**
-     * @param list<int|float> $grey the light of SIDE x SIDE pixels, row by row, each of an even share of the picture
+     * @param string $grey the light of a small copy, a byte for each pixel, row by row
      *
      * @return array{list<int<0, 15>>, list<int<0, 15>>} along the width and down the height, as in Matters
      */
-    public static function of(array $grey): array
+    public static function of(string $grey, int $width, int $height): array
     {
-        $map = self::residual($grey);
+        $map = self::residual(self::small($grey, $width, $height));
         $across = $down = array_fill(0, Matters::PARTS, 0.0);
         $each = intdiv(self::SIDE, Matters::PARTS);
         foreach ($map as $i => $value) {
@@ -39,14 +39,32 @@ final class Salience
         return [self::scaled($across), self::scaled($down)];
     }
 
+    /** @return list<float> the light of SIDE x SIDE pixels, each the mean of an even share of the picture */
+    private static function small(string $grey, int $width, int $height): array
+    {
+        $sums = $counts = array_fill(0, self::SIDE ** 2, 0);
+        for ($i = 0; $i < $width * $height; ++$i) {
+            $at = intdiv(intdiv($i, $width) * self::SIDE, $height) * self::SIDE + intdiv($i % $width * self::SIDE, $width);
+            $sums[$at] += \ord($grey[$i]);
+            ++$counts[$at];
+        }
+        $small = [];
+        foreach ($sums as $at => $sum) {
+            // A picture smaller than that leaves cells empty: they are as the one before.
+            $small[] = 0 === $counts[$at] ? ($small[$at - 1] ?? 0.0) : $sum / $counts[$at];
+        }
+
+        return $small;
+    }
+
     /**
-     * @param list<int|float> $grey
+     * @param list<float> $small
      *
      * @return list<float>
      */
-    private static function residual(array $grey): array
+    private static function residual(array $small): array
     {
-        $re = array_chunk(array_map(floatval(...), $grey), self::SIDE);
+        $re = array_chunk($small, self::SIDE);
         $im = array_fill(0, self::SIDE, array_fill(0, self::SIDE, 0.0));
         self::transform($re, $im, -1);
         $amplitudes = [];

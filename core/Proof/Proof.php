@@ -145,7 +145,7 @@ final class Proof
         if ($picture->soft) {
             $findings[] = new Flaw(Severity::Should, 'soft-picture', ['slide' => $number], $slide->id);
         }
-        if (null !== $picture->inside && null === $layer->recipe->crop) {
+        if (null !== $picture->unbordered && null === $layer->recipe->crop) {
             $findings[] = new Flaw(Severity::Should, 'black-borders', ['slide' => $number], $slide->id);
         }
         if (Fit::Fill === $layer->fit && Framer::lostByFilling($ratio, $story->shape) > Framer::MOST_LOST) {

@@ -14,8 +14,8 @@ use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Message\Message;
 use Rhapsode\Studio\Captions\CaptionFile;
-use Rhapsode\Studio\Prepare\MattersOf;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
+use Rhapsode\Studio\Prepare\MeasuredPicture;
 use Rhapsode\Studio\Prepare\MusicPreparer;
 use Rhapsode\Studio\Prepare\PreparedPicture;
 use Rhapsode\Studio\Prepare\SoundPreparer;
@@ -90,8 +90,7 @@ final readonly class Preparing
         $measured = $this->sandboxed($path, $scratch->path('made'));
         $this->files->keep($id, $scratch->path('made'), [PreparedPicture::MASTER, PreparedPicture::FULL, PreparedPicture::LIGHT, PreparedPicture::THUMB, $measured->text('original', 40)]);
 
-        $thumb = $scratch->path('made/' . PreparedPicture::THUMB);
-        $inspected = MattersOf::inspected($thumb);
+        $found = MeasuredPicture::of($scratch->path('made/' . PreparedPicture::THUMB));
 
         return new Picture(
             $id,
@@ -100,9 +99,9 @@ final readonly class Preparing
             $measured->whole('height', 1, 1_000_000),
             Source::in($measured),
             $measured->text('description', Limits::WORDS, ''),
-            MattersOf::picture($thumb),
-            $inspected->inside,
-            $inspected->isSoft,
+            $found->matters,
+            $found->unbordered,
+            $found->isSoft,
         );
     }
 

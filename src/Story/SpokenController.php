@@ -4,11 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Story;
 
-use Rhapsode\Core\Captions\WordTimes;
 use Rhapsode\Core\Pacing\Pacing;
-use Rhapsode\Core\Pacing\TimedSlide;
-use Rhapsode\Core\Plan\SlideMoments;
-use Rhapsode\Core\Words\Unit;
+use Rhapsode\Core\Plan\SpokenSlide;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -31,28 +28,9 @@ final readonly class SpokenController
         $document = $story->story();
         foreach (Pacing::of($document) as $timed) {
             if ($timed->slide->id === $slide) {
-                return new JsonResponse(self::told($timed, WordTimes::of($timed, $document)));
+                return new JsonResponse(SpokenSlide::told($timed, $document));
             }
         }
         throw new NotFoundHttpException();
-    }
-
-    /** @return array<string, mixed> seconds from the frame at which the slide begins to be seen */
-    private static function told(TimedSlide $timed, WordTimes $words): array
-    {
-        return [
-            'spoken' => $words->spoken,
-            'zero' => round(SlideMoments::zero($timed), 3),
-            'words' => array_map(
-                static fn(Unit $unit, float $starts, array $time): array => [
-                    'text' => trim($unit->text),
-                    'at' => round($starts, 3),
-                    'to' => round($starts + $time[1] - $time[0], 3),
-                ],
-                $words->units,
-                $words->starts(),
-                $words->times,
-            ),
-        ];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Folder;
 
-use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Picture\Form;
@@ -14,8 +13,8 @@ use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
 use Rhapsode\Core\Words\LightMap;
 use Rhapsode\Studio\Prepare\LevelsOf;
-use Rhapsode\Studio\Prepare\MattersOf;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
+use Rhapsode\Studio\Prepare\MeasuredPicture;
 use Rhapsode\Studio\Prepare\MeasuredSound;
 use Rhapsode\Studio\Prepare\MusicPreparer;
 use Rhapsode\Studio\Prepare\PicturePreparer;
@@ -112,16 +111,16 @@ final class FolderRenditions implements Renditions
         return new MeasuredMusic($m['samples'], $m['loudness'], $m['loudest'], $m['peak']);
     }
 
-    /** What matters in a picture that was added, measured once. */
-    public function matters(string $id): Matters
+    /** What is measured of a picture that was added, once. */
+    public function measured(string $id): MeasuredPicture
     {
         $folder = $this->known['picture:' . $id];
-        $kept = $this->once($folder . '/matters.json', static fn(string $new) => file_put_contents(
+        $kept = $this->once($folder . '/measured.json', static fn(string $new) => file_put_contents(
             $new,
-            json_encode(MattersOf::picture($folder . '/' . PreparedPicture::THUMB)->toArray(), \JSON_THROW_ON_ERROR),
+            json_encode(MeasuredPicture::of($folder . '/' . PreparedPicture::THUMB)->toArray(), \JSON_THROW_ON_ERROR),
         ));
 
-        return Matters::read(Fields::of(json_decode((string) file_get_contents($kept), true)));
+        return MeasuredPicture::read(Fields::of(json_decode((string) file_get_contents($kept), true)));
     }
 
     public function light(string $id, Recipe $recipe): LightMap

@@ -99,12 +99,23 @@ final readonly class StoryFolder
             $id = 'p' . substr(hash('sha256', $name), 0, 16);
             $stem = pathinfo($name, \PATHINFO_FILENAME);
             $prepared = $this->named($name, fn(string $path) => $this->renditions->addPicture($id, $path));
-            $assets[$id] = new Picture($id, $name, $prepared->width, $prepared->height, $sources[$name] ?? new Source(), matters: $this->renditions->matters($id));
+            $measured = $this->renditions->measured($id);
+            $assets[$id] = new Picture(
+                $id,
+                $name,
+                $prepared->width,
+                $prepared->height,
+                $sources[$name] ?? new Source(),
+                '',
+                $measured->matters,
+                $measured->unbordered,
+                $measured->isSoft,
+            );
             $voice = null;
             if (isset($sounds[$stem])) {
                 $take = 't' . substr($id, 1);
-                $measured = $this->named($sounds[$stem], fn(string $path) => $this->renditions->addTake($take, $path));
-                $assets[$take] = $voice = $measured->voice($take, $sounds[$stem]);
+                $sound = $this->named($sounds[$stem], fn(string $path) => $this->renditions->addTake($take, $path));
+                $assets[$take] = $voice = $sound->voice($take, $sounds[$stem]);
             }
             $caption = mb_substr(trim($this->text($stem . '.caption.txt')), 0, Limits::WORDS);
             $slides[] = new Slide(

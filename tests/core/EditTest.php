@@ -6,6 +6,7 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Asset\Music;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Voice;
@@ -51,6 +52,7 @@ final class EditTest extends TestCase
     {
         yield 'rename' => [['do' => 'rename', 'title' => 'Another']];
         yield 'add a slide' => [['do' => 'add slide', 'slide' => ['id' => 'new', 'layout' => 'title'], 'after' => 's1']];
+        yield 'mark eyes' => [['do' => 'mark eyes', 'slides' => ['s1']]];
         yield 'move slides' => [['do' => 'move slides', 'slides' => ['s3', 's1'], 'after' => null]];
         yield 'delete slides' => [['do' => 'delete slides', 'slides' => ['s0', 's2']]];
         yield 'duplicate slides' => [['do' => 'duplicate slides', 'slides' => ['s0', 's2'], 'copies' => ['c0', 'c2']]];
@@ -87,7 +89,10 @@ final class EditTest extends TestCase
     /** A story that has something of each kind for edits to change. */
     private static function whole(): Story
     {
-        return Stories::of([['layout' => Layout::Title, 'subtitle' => 'Below'], [], ['voice' => 2.0], []])->withAsset(new Music('m', 'm.mp3', 960_000, -20.0, -18.0, -3.0))->with(
+        $picture = new Picture('p', 'p.jpg', 2400, 1350, matters: new Matters([new Frame(0.4, 0.2, 0.2, 0.3)], array_fill(0, 16, 1), array_fill(0, 16, 1)));
+        $story = Stories::of([['layout' => Layout::Title, 'subtitle' => 'Below'], [], ['voice' => 2.0], []])->withAsset($picture);
+
+        return $story->withAsset(new Music('m', 'm.mp3', 960_000, -20.0, -18.0, -3.0))->with(
             beds: [new Bed('b', 'm')],
             captions: [new TimedCaption(0, 900, 'The tide')],
         );

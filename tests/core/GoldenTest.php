@@ -17,15 +17,20 @@ use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Memo\ProcessMemo;
+use Rhapsode\Core\Pacing\Pacing;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Plan\Scene;
+use Rhapsode\Core\Plan\SlideMoments;
+use Rhapsode\Core\Plan\SpokenSlide;
 use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Span;
+use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\Transition;
 use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
@@ -41,6 +46,11 @@ final class GoldenTest extends TestCase
     private const POINTS = [[0.1, 0.2], [0.5, 0.5], [0.85, 0.9]];
 
     private static function plan(): Plan
+    {
+        return (new Planner(new EvenWidths(), new IcuCatalogue()))->plan(self::story());
+    }
+
+    private static function story(): Story
     {
         $moves = new Framing(Motion::Set, new Frame(0.1, 0.0, 0.5, 0.5), new Frame(0.3, 0.4, 0.6, 0.6));
         $slides = [
@@ -61,7 +71,22 @@ final class GoldenTest extends TestCase
         $story = (new SetLayer('s2', 'mark', LayerKind::Icon, ['name' => 'arrow', 'comes' => 1.0]))->apply($story);
         $story = (new SetVoice('s4', [new Span('t4', 48_000, 90_000), new Span('t4', 120_000, 168_000)]))->apply($story);
 
-        return (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story);
+        return $story;
+    }
+
+    /** @return array{spoken: array<string, mixed>, stops: list<array<string, mixed>>, reached: list<float>} of the slide that has stops: when each is reached, in seconds */
+    private static function stops(): array
+    {
+        $story = self::story();
+        $timed = Pacing::of($story)[7];
+        $stops = $timed->slide->picture()->framing->stops ?? [];
+        $moments = new SlideMoments($timed, $story, new ProcessMemo());
+
+        return [
+            'spoken' => SpokenSlide::told($timed, $story),
+            'stops' => array_map(static fn(Stop $stop): array => $stop->toArray(), $stops),
+            'reached' => array_map(static fn(Stop $stop): float => round($moments->of($stop), 3), $stops),
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -88,7 +113,7 @@ final class GoldenTest extends TestCase
             }
         }
 
-        return ['plan' => $plan->toArray(), 'points' => self::POINTS, 'calmest' => [Comfort::MOST_ZOOM, Comfort::MOST_PAN], 'comforts' => $comforts, 'moments' => $moments];
+        return ['plan' => $plan->toArray(), 'points' => self::POINTS, 'calmest' => [Comfort::MOST_ZOOM, Comfort::MOST_PAN], 'comforts' => $comforts, 'stops' => self::stops(), 'moments' => $moments];
     }
 
     /** @return list<array<string, mixed>> from the back to the front, each with its layers and how much of it and of the colour before it is seen */

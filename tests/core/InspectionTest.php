@@ -37,7 +37,7 @@ final class InspectionTest extends TestCase
 
     private static function inside(\Closure $light): ?Frame
     {
-        return Inspection::of(self::grey($light), self::WIDTH, self::HEIGHT)->inside;
+        return Inspection::of(self::grey($light), self::WIDTH, self::HEIGHT)->unbordered;
     }
 
     /** @return iterable<string, array{int, int, int, int}> left, top, right and bottom, in pixels */
@@ -72,7 +72,7 @@ final class InspectionTest extends TestCase
         self::assertNull(self::inside(static fn(int $x, int $y): int => 120 + $texture($x, $y)), 'a day');
         self::assertNull(self::inside(static fn(int $x, int $y): int => $y < 40 && $x > 70 && $x < 90 ? 200 : ($y < 60 ? 8 : 140)), 'a moon in a black sky');
         self::assertNull(self::inside(static fn(int $x, int $y): int => $y < 50 || $y > 90 ? 4 : 180), 'so little would be left that it is no border');
-        self::assertNull(Inspection::of(str_repeat("\0", 64), 8, 8)->inside, 'too small to tell');
+        self::assertNull(Inspection::of(str_repeat("\0", 64), 8, 8)->unbordered, 'too small to tell');
     }
 
     public function testAPictureIsSoftWhereNothingInItIsSharp(): void
@@ -87,12 +87,12 @@ final class InspectionTest extends TestCase
     public function testProofSaysItUntilItIsMended(): void
     {
         $rules = static fn(Story $story): array => array_map(static fn(Finding $f): string => $f->rule, Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)));
-        $picture = new Picture('p', 'p.jpg', 1600, 900, inside: new Frame(0.1, 0.1, 0.8, 0.8), soft: true);
+        $picture = new Picture('p', 'p.jpg', 1600, 900, unbordered: new Frame(0.1, 0.1, 0.8, 0.8), soft: true);
         $story = Stories::of([[]])->withAsset($picture);
 
         self::assertContains('black-borders', $rules($story));
         self::assertContains('soft-picture', $rules($story));
-        self::assertNotContains('black-borders', $rules(Stories::of([['recipe' => new Recipe(crop: $picture->inside)]])->withAsset($picture)));
+        self::assertNotContains('black-borders', $rules(Stories::of([['recipe' => new Recipe(crop: $picture->unbordered)]])->withAsset($picture)));
         self::assertSame([], array_intersect(['black-borders', 'soft-picture'], $rules(Stories::of([[]]))));
     }
 }

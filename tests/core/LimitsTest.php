@@ -7,6 +7,7 @@ namespace Rhapsode\Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Timing\Rate;
 use Symfony\Component\Yaml\Yaml;
 
 /** A limit stands once, in Limits. schema/limits.json, which the page reads, is written anew with RHAPSODE_GOLDEN=write. */
@@ -64,6 +65,9 @@ final class LimitsTest extends TestCase
             '$defs/matters/properties/faces/maxItems' => Limits::FACES,
             '$defs/recipe/properties/eyes/maxItems' => Limits::EYES,
             '$defs/stop/properties/word/maximum' => Limits::SCRIPT,
+            '$defs/stop/properties/at/maximum' => Limits::SAMPLES / Rate::SAMPLES,
+            '$defs/frame/properties/width/minimum' => Limits::LEAST_PART,
+            '$defs/frame/properties/height/minimum' => Limits::LEAST_PART,
             '$defs/slide/properties/stay/minimum' => Limits::LEAST_STAY,
             '$defs/slide/properties/stay/maximum' => Limits::MOST_STAY,
         ] as $pointer => $limit) {

@@ -147,13 +147,13 @@ final class MattersTest extends TestCase
     public function testWhatStandsOutIsKeptInNarrowShapes(float $x, float $y): void
     {
         mt_srand(4);
-        $grey = [];
+        $grey = '';
         for ($i = 0; $i < Salience::SIDE ** 2; ++$i) {
             [$px, $py] = [($i % Salience::SIDE + 0.5) / Salience::SIDE, (intdiv($i, Salience::SIDE) + 0.5) / Salience::SIDE];
             $isDisc = hypot($px - $x, $py - $y) < 0.06;
-            $grey[] = 90 + mt_rand(0, 6) + ($isDisc ? 120 * (intdiv($i, 2) % 2) : 0);
+            $grey .= \chr(90 + mt_rand(0, 6) + ($isDisc ? 120 * (intdiv($i, 2) % 2) : 0));
         }
-        $matters = new Matters([], ...Salience::of($grey));
+        $matters = new Matters([], ...Salience::of($grey, Salience::SIDE, Salience::SIDE));
         foreach ([[16 / 9, Shape::Upright], [16 / 9, Shape::Square], [4 / 3, Shape::Upright], [9 / 16, Shape::Square]] as [$ratio, $shape]) {
             $base = Framer::base($ratio, $shape, $matters);
             self::assertGreaterThanOrEqual($base->x, $x);
@@ -167,8 +167,8 @@ final class MattersTest extends TestCase
     public function testOnePointStandsOutWhereItIs(): void
     {
         $isPoint = static fn(int $i): bool => 14 === $i % Salience::SIDE && 42 === intdiv($i, Salience::SIDE);
-        $grey = array_map(static fn(int $i): int => $isPoint($i) ? 200 : 20, range(0, Salience::SIDE ** 2 - 1));
-        [$across, $down] = Salience::of($grey);
+        $grey = implode('', array_map(static fn(int $i): string => $isPoint($i) ? "\xC8" : "\x14", range(0, Salience::SIDE ** 2 - 1)));
+        [$across, $down] = Salience::of($grey, Salience::SIDE, Salience::SIDE);
         self::assertSame([3, 10], [array_search(15, $across, true), array_search(15, $down, true)]);
         self::assertSame(Matters::PARTS, \count($across));
     }

@@ -5,16 +5,19 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Edit\MarkEyes;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\RedEye;
+use Rhapsode\Core\Story\Story;
 
-/** The red of a flash is taken out of a pupil, and out of nothing else. tests/golden/eyes.json holds the page to the same pixels. */
+/** The red of a flash is taken out of a pupil, and out of nothing else. tests/golden/red-eyes.json holds the page to the same pixels. */
 final class RedEyeTest extends TestCase
 {
-    private const FILE = __DIR__ . '/../golden/eyes.json';
+    private const FILE = __DIR__ . '/../golden/red-eyes.json';
     private const SIDE = 21;
 
     /** @param \Closure(int, int): array{int, int, int} $colour */
@@ -79,6 +82,24 @@ final class RedEyeTest extends TestCase
         foreach (\array_slice(self::patches(), 1, 2) as [$name, $pixels, $width, $height]) {
             self::assertSame($pixels, RedEye::mended($pixels, $width, $height), $name);
         }
+    }
+
+    /** In a face the eyes lie a third in from either side; marked twice, they are marked once. */
+    public function testTheEyesOfFacesAreMarkedOnceAndWithinTheLimit(): void
+    {
+        $marked = static fn(Frame ...$faces): Story => (new MarkEyes(['s0']))->apply(
+            Stories::of([[]])->withAsset(new Picture('p', 'p.jpg', 1600, 800, matters: Stories::matters(...$faces))),
+        );
+        $story = $marked(new Frame(0.5, 0.2, 0.2, 0.4));
+        $eyes = $story->slides[0]->picture()->recipe->eyes ?? [];
+
+        self::assertEqualsWithDelta([0.564, 0.32], [$eyes[0]->x + $eyes[0]->width / 2, $eyes[0]->y + $eyes[0]->height / 2], 1e-6);
+        self::assertEqualsWithDelta(0.636, $eyes[1]->x + $eyes[1]->width / 2, 1e-6);
+        self::assertEqualsWithDelta([0.04, 0.08], [$eyes[0]->width, $eyes[0]->height], 1e-6, 'as high as it is broad, in pixels');
+        self::assertEquals($story, (new MarkEyes(['s0']))->apply($story));
+        $many = $marked(...array_map(static fn(int $i): Frame => new Frame($i / 20, 0.2, 0.05, 0.1), range(0, 18)));
+        self::assertCount(20, $many->slides[0]->picture()->recipe->eyes ?? []);
+        self::assertSame([], $marked()->slides[0]->picture()->recipe->eyes ?? []);
     }
 
     public function testARecipeTellsWhereTheyAre(): void

@@ -23,6 +23,8 @@ use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Pacing\Pacing;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Proof\Finding;
+use Rhapsode\Core\Proof\Proof;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Studio\Messages\IcuCatalogue;
@@ -108,6 +110,8 @@ final class StopsTest extends TestCase
         $story = self::story(self::framing([Stop::atSecond(new Frame(0, 0, 0.2, 0.2), 4.0), Stop::atSecond(new Frame(0.8, 0.8, 0.2, 0.2), 5.0)]));
 
         self::assertFalse(Comfort::of(self::picture($story)->move, 15.0)->isCalm());
+        $plan = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story);
+        self::assertContains('fast-move', array_map(static fn(Finding $finding): string => $finding->rule, Proof::read($story, $plan)));
     }
 
     /** @return iterable<int, array{int}> */

@@ -1,8 +1,6 @@
-import { execFileSync } from 'node:child_process';
-import { join } from 'node:path';
 import { rows, saved } from './helpers';
-import { group, press, pull } from './near';
-import { at, begin, choose, make, pictureOf, slide, view } from './own';
+import { difference, group, mended, press, pull, recipe } from './near';
+import { begin, choose, pictureOf, slide, view } from './own';
 import type { PlannedPicture } from '../../web/api/types';
 import { expect, test, type Page } from './test';
 
@@ -11,32 +9,6 @@ import { expect, test, type Page } from './test';
 const about = (frame: object | null) =>
   Object.values(frame ?? {}).map((value: unknown) => Number(Number(value).toFixed(4)));
 const slider = (page: Page, name: string) => page.getByRole('slider', { name, exact: true });
-const recipe = async (page: Page, n: number) => pictureOf(await slide(page, n)).recipe;
-const mended = (page: Page) => page.getByRole('img', { name: /as it is mended$/ });
-/** Mean difference, of 255, between what the page draws and the rendition that the server makes of the slide's picture. */
-async function difference(page: Page, n: number): Promise<number> {
-  await saved(page);
-  const { plan, story } = await view(page);
-  const { asset, name } = (plan.scenes[n].layers[0] as PlannedPicture).rendition;
-  const url = `/api/stories/${story.id ?? page.url().match(/stories\/([^/?]+)/)?.[1]}/assets/${asset}/${name.replace('whole', 'full')}.jpg`;
-  return mended(page).evaluate(async (element, from) => {
-    const canvas = element as HTMLCanvasElement;
-    const answer = await fetch(from);
-    if (!answer.ok) throw new Error(`${from}: ${answer.status}`);
-    const made = await createImageBitmap(await answer.blob());
-    // Both brought to one small size, so that a JPEG's grain and the scaling of either count for little.
-    const [width, height] = [80, Math.round((80 * canvas.height) / canvas.width)];
-    const pixels = (image: CanvasImageSource) => {
-      const small = new OffscreenCanvas(width, height).getContext('2d');
-      if (!small) throw new Error('no canvas');
-      small.imageSmoothingQuality = 'high';
-      small.drawImage(image, 0, 0, width, height);
-      return small.getImageData(0, 0, width, height).data;
-    };
-    const [seen, sent] = [pixels(canvas), pixels(made)];
-    return seen.reduce((sum, value, i) => sum + Math.abs(value - (sent[i] ?? 0)), 0) / seen.length;
-  }, url);
-}
 
 test('turned, straightened, cropped, by mouse and by keys; what is seen is what is made', async ({ page }) => {
   await begin(page, 'pim', 'Out of true');
@@ -277,95 +249,6 @@ test('the eye is led over the picture: opens on, closes on, watched in place', a
   await expect
     .poll(async () => (await planned(2)).opensOn.x + (await planned(2)).opensOn.width / 2)
     .toBeCloseTo(last.x + last.width / 2, 1);
-});
-
-test('red eyes are mended at a tap, by keys, and nothing else is; what is seen is what is made', async ({ page }) => {
-  await begin(page, 'juno', 'By flash');
-  const eye = (x: number) => `lt(hypot(X-${x},Y-300),14)`;
-  const red = make(
-    'red.png',
-    '-i',
-    'color=c=0xd0a080:s=800x600',
-    '-vf',
-    `format=rgb24,geq=r='if(${eye(300)}+${eye(500)},205,208)':g='if(${eye(300)}+${eye(500)},38,160)':b='if(${eye(300)}+${eye(500)},40,128)'`,
-    '-frames:v',
-    '1',
-  );
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in pictures' }).click(),
-  ]);
-  await chooser.setFiles([red]);
-  await expect(rows(page)).toHaveCount(5, { timeout: 60_000 });
-  await choose(page, 4);
-  await page.keyboard.press('Alt+o');
-  await group(page, 'Light').click();
-  const reddest = () =>
-    mended(page).evaluate((element) => {
-      const canvas = element as HTMLCanvasElement;
-      const pixels = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height).data ?? [];
-      let most = 0;
-      for (let i = 0; i < pixels.length; i += 4) most = Math.max(most, (pixels[i] ?? 0) - (pixels[i + 1] ?? 0));
-      return most;
-    });
-  await expect.poll(reddest).toBeGreaterThan(140);
-  await page.getByText('Red eyes', { exact: true }).click();
-  const picture = await mended(page).boundingBox();
-  if (!picture) throw new Error('there is no picture');
-  await page.mouse.click(picture.x + (picture.width * 300) / 800, picture.y + picture.height / 2);
-  await expect.poll(async () => (await recipe(page, 4)).eyes?.length).toBe(1);
-  await expect.poll(reddest, 'the other is still red').toBeGreaterThan(140);
-
-  // The other by keys: put down, moved over it, made larger and smaller, and by its buttons.
-  await page.getByRole('button', { name: 'Add a mark' }).click();
-  const mark = page.getByRole('button', { name: 'Red eye 2', exact: true });
-  await mark.focus();
-  await press(page, 'ArrowRight', 12);
-  await press(page, '+', 3);
-  await press(page, '-', 1);
-  await page.getByRole('button', { name: 'Larger' }).click();
-  await page.getByRole('button', { name: 'Smaller' }).click();
-  await expect.poll(reddest).toBeLessThan(110);
-  await saved(page);
-  await page.getByText('Red eyes', { exact: true }).click();
-  expect(await difference(page, 4)).toBeLessThan(2);
-  await group(page, 'Frame').click();
-  await page.getByRole('button', { name: 'Turn right' }).click();
-  expect(await difference(page, 4)).toBeLessThan(2);
-  await group(page, 'Light').click();
-  await page.getByText('Red eyes', { exact: true }).click();
-  await mark.focus();
-  await page.keyboard.press('Delete');
-  await expect.poll(async () => (await recipe(page, 4)).eyes?.length).toBe(1);
-  await pull(page, 'Red eye 1', 60, 40);
-  await expect.poll(reddest).toBeGreaterThan(140);
-  await page.getByRole('button', { name: 'Take this mark away' }).click();
-  await expect.poll(async () => (await recipe(page, 4)).eyes ?? []).toEqual([]);
-});
-
-test('eyes are looked for in the faces that were found', async ({ page }) => {
-  await begin(page, 'juno', 'Somebody');
-  const face = join(at, 'somebody.png');
-  execFileSync('rsvg-convert', ['--format', 'png', '--output', face, 'tests/fixtures/a-face.svg']);
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in pictures' }).click(),
-  ]);
-  await chooser.setFiles([face]);
-  await expect(rows(page)).toHaveCount(5, { timeout: 60_000 });
-  await choose(page, 4);
-  await page.keyboard.press('Alt+o');
-  await group(page, 'Light').click();
-  await page.getByText('Red eyes', { exact: true }).click();
-  await page.getByRole('button', { name: 'Look for them in faces' }).click();
-  await expect.poll(async () => (await recipe(page, 4)).eyes?.length).toBe(2);
-  // Drawn at 1087 and 1213, 522 of 1600 x 1200.
-  const eyes = (await recipe(page, 4)).eyes ?? [];
-  for (const [i, x] of [1087 / 1600, 1213 / 1600].entries()) {
-    const eye = eyes[i];
-    expect(Math.abs((eye?.x ?? 0) + (eye?.width ?? 0) / 2 - x)).toBeLessThan((eye?.width ?? 0) / 2);
-    expect(Math.abs((eye?.y ?? 0) + (eye?.height ?? 0) / 2 - 522 / 1200)).toBeLessThan((eye?.height ?? 0) / 2);
-  }
 });
 
 test('two mend one picture at once, and one of them without a connection: both changes stand', async ({

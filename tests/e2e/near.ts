@@ -1,3 +1,6 @@
+import type { PlannedPicture } from '../../web/api/types';
+import { saved } from './helpers';
+import { pictureOf, slide, view } from './own';
 import type { Page } from './test';
 
 /** A slide from near: its groups of settings, and what is pulled and pressed on its picture. */
@@ -16,4 +19,32 @@ export async function pull(page: Page, name: string, dx: number, dy: number, rol
   await page.mouse.down();
   await page.mouse.move(x + dx, y + dy, { steps: 5 });
   await page.mouse.up();
+}
+
+export const recipe = async (page: Page, n: number) => pictureOf(await slide(page, n)).recipe;
+export const mended = (page: Page) => page.getByRole('img', { name: /as it is mended$/ });
+
+/** Mean difference, of 255, between what the page draws and the rendition that the server makes of the slide's picture. */
+export async function difference(page: Page, n: number): Promise<number> {
+  await saved(page);
+  const { plan, story } = await view(page);
+  const { asset, name } = (plan.scenes[n].layers[0] as PlannedPicture).rendition;
+  const url = `/api/stories/${story.id ?? page.url().match(/stories\/([^/?]+)/)?.[1]}/assets/${asset}/${name.replace('whole', 'full')}.jpg`;
+  return mended(page).evaluate(async (element, from) => {
+    const canvas = element as HTMLCanvasElement;
+    const answer = await fetch(from);
+    if (!answer.ok) throw new Error(`${from}: ${answer.status}`);
+    const made = await createImageBitmap(await answer.blob());
+    // Both brought to one small size, so that a JPEG's grain and the scaling of either count for little.
+    const [width, height] = [80, Math.round((80 * canvas.height) / canvas.width)];
+    const pixels = (image: CanvasImageSource) => {
+      const small = new OffscreenCanvas(width, height).getContext('2d');
+      if (!small) throw new Error('no canvas');
+      small.imageSmoothingQuality = 'high';
+      small.drawImage(image, 0, 0, width, height);
+      return small.getImageData(0, 0, width, height).data;
+    };
+    const [seen, sent] = [pixels(canvas), pixels(made)];
+    return seen.reduce((sum, value, i) => sum + Math.abs(value - (sent[i] ?? 0)), 0) / seen.length;
+  }, url);
 }

@@ -7,7 +7,7 @@ namespace Rhapsode\Tests\Studio;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Geometry\Shape;
-use Rhapsode\Studio\Prepare\MattersOf;
+use Rhapsode\Studio\Prepare\MeasuredPicture;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 
@@ -46,7 +46,7 @@ final class MattersTest extends TestCase
         foreach (self::SUBJECTS as $name => [$x, $y]) {
             $thumb = self::thumb($scratch, __DIR__ . "/../../demo/pictures/{$name}.jpg");
             [$width, $height] = getimagesize($thumb) ?: [1, 1];
-            $matters = MattersOf::picture($thumb);
+            $matters = MeasuredPicture::of($thumb)->matters;
             self::assertSame([], $matters->faces, "{$name} is of nobody from near");
             foreach ([Shape::Upright, Shape::Square] as $shape) {
                 $base = Framer::base($width / $height, $shape, $matters);
@@ -63,7 +63,7 @@ final class MattersTest extends TestCase
     {
         $scratch = new Scratch();
         Tool::run(['rsvg-convert', '--format', 'png', '--output', $scratch->path('face.png'), __DIR__ . '/../fixtures/a-face.svg']);
-        $matters = MattersOf::picture(self::thumb($scratch, $scratch->path('face.png')));
+        $matters = MeasuredPicture::of(self::thumb($scratch, $scratch->path('face.png')))->matters;
 
         self::assertCount(1, $matters->faces);
         [$face] = $matters->faces;
@@ -79,7 +79,7 @@ final class MattersTest extends TestCase
     {
         $scratch = new Scratch();
         Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'color=gray:s=60x40', '-frames:v', '1', $scratch->path('grey.png')]);
-        $matters = MattersOf::picture(self::thumb($scratch, $scratch->path('grey.png')));
+        $matters = MeasuredPicture::of(self::thumb($scratch, $scratch->path('grey.png')))->matters;
 
         self::assertSame([], $matters->faces);
         self::assertEquals(Framer::base(1.5, Shape::Upright), Framer::base(1.5, Shape::Upright, $matters), 'it is framed as it would be');
@@ -91,10 +91,10 @@ final class MattersTest extends TestCase
         $inspected = static function (string $source) use ($scratch): ?array {
             Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', $source, '-frames:v', '1', $scratch->path('made.png')]);
 
-            $found = MattersOf::inspected(self::thumb($scratch, $scratch->path('made.png')));
+            $found = MeasuredPicture::of(self::thumb($scratch, $scratch->path('made.png')));
             self::assertFalse($found->isSoft, $source);
 
-            return $found->inside?->toArray();
+            return $found->unbordered?->toArray();
         };
         self::assertNull($inspected('rgbtestsrc=s=400x225'), 'bars of red, green and blue');
         $inside = $inspected('testsrc2=s=300x200,pad=400:200:50:0') ?? [];

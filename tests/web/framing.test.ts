@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import limits from '../../schema/limits.json';
+import golden from '../golden/performance.json';
 import type { PictureLayer, PlannedPicture, Spoken } from '../../web/api/types';
 import { framingOf, hasRoom, inOrder, momentAt, pathOf, secondOf, withStop } from '../../web/script/one/framing';
 
@@ -22,10 +23,16 @@ const framing = (...stops: Parameters<typeof inOrder>[0]) => ({
 
 describe('stops on the way of the look', () => {
   it('are reached as their word is said, or at their second of the voice', () => {
-    expect(secondOf({ frame: box(0), word: 1 }, spoken)).toBe(2);
-    expect(secondOf({ frame: box(0), word: 99 }, spoken)).toBe(3);
-    expect(secondOf({ frame: box(0), at: 4 }, spoken)).toBe(5.5);
-    expect(secondOf({ frame: box(0), word: 1 }, { ...spoken, words: [] })).toBe(1.5);
+    expect(secondOf({ word: 1 }, spoken)).toBe(2);
+    expect(secondOf({ word: 99 }, spoken)).toBe(3);
+    expect(secondOf({ at: 4 }, spoken)).toBe(5.5);
+    expect(secondOf({ word: 1 }, { ...spoken, words: [] })).toBe(1.5);
+  });
+
+  it('are reached when core says so', () => {
+    const { stops, spoken: told, reached } = golden.stops;
+    expect(stops.map((stop) => secondOf(stop, told))).toEqual(reached);
+    expect(reached).toHaveLength(2);
   });
 
   it('are gone through in the order of time, whatever their order in the list', () => {

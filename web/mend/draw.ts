@@ -1,5 +1,6 @@
-import { withoutRedEyes } from './eyes';
-import { inside, turnedRatio, WHOLE, type Recipe } from './recipe';
+import { WHOLE } from '../parts/boxes';
+import { withoutRedEyes } from './redEye';
+import { inside, turnedRatio, type Recipe } from './recipe';
 import { colour, tablesOf, type Levels } from './tables';
 
 /** What is drawn: the picture as it came, and what is done to it. */

@@ -32,7 +32,6 @@ export const PLAIN: Recipe = {
   strength: limits.tone,
   eyes: [],
 };
-export const WHOLE: Box = { x: 0, y: 0, width: 1, height: 1 };
 /** What may be done to other pictures alike: where they are cropped is each one's own. */
 const SHARED = ['clear', 'light', 'contrast', 'warmth', 'colour', 'look', 'strength'] as const;
 

@@ -5,6 +5,7 @@ export interface Box {
   width: number;
   height: number;
 }
+export const WHOLE: Box = { x: 0, y: 0, width: 1, height: 1 };
 /** Which edges are taken hold of: left or right, top or bottom. */
 export type Hold = `${'w' | 'e' | ''}${'n' | 's' | ''}`;
 

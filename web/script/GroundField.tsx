@@ -1,8 +1,8 @@
-import { useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { PictureLayer } from '../api/types';
 import { say } from '../messages/say';
 import { Picks } from '../parts/Choice';
+import { useInHand } from '../story/useInHand';
 
 const Colour = styled.label`
   display: flex;
@@ -20,45 +20,35 @@ const Colour = styled.label`
 `;
 /** What is offered at first: dark enough for any picture. */
 const FIRST = '#2f3e50';
-/** Milliseconds for which a colour rests before it is taken: one is found by moving over many. */
-const RESTS = 350;
 
 interface Props {
+  slides: string[];
   picture: PictureLayer;
-  onChange: (ground: string) => void;
 }
 
-/** What a picture lies on where it is shown whole. */
-export function GroundField({ picture, onChange }: Props) {
+/** What pictures lie on where they are shown whole. */
+export function GroundField({ slides, picture }: Props) {
   // What is as usual is not told.
-  const told = (picture.ground as string | undefined) ?? 'blurred';
-  const isColour = told.startsWith('#');
-  const [hand, setHand] = useState<string | null>(null);
-  const rest = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const take = (colour: string) => {
-    setHand(colour);
-    clearTimeout(rest.current);
-    rest.current = setTimeout(() => {
-      onChange(colour);
-      setHand(null);
-    }, RESTS);
-  };
+  const saved = { ground: (picture.ground as string | undefined) ?? 'blurred' };
+  // A colour is found by moving over many: the one that it rests on is taken.
+  const { value, set } = useInHand(saved, (changes) => ({ do: 'set layers', slides, kind: 'picture', changes }));
+  const isColour = value.ground.startsWith('#');
   return (
     <>
       <Picks
         label={say('ground.title')}
-        value={isColour ? 'colour' : told}
+        value={isColour ? 'colour' : value.ground}
         options={[
           ['blurred', say('ground.blurred')],
           ['paper', say('ground.paper')],
           ['colour', say('ground.colour')],
         ]}
-        onChange={(ground) => onChange(ground === 'colour' ? FIRST : ground)}
+        onChange={(ground) => set({ ground: ground === 'colour' ? FIRST : ground })}
       />
       {isColour && (
         <Colour>
           {say('ground.which')}
-          <input type="color" value={hand ?? told} onChange={(event) => take(event.target.value)} />
+          <input type="color" value={value.ground} onChange={(event) => set({ ground: event.target.value })} />
         </Colour>
       )}
     </>

@@ -159,7 +159,7 @@ function PictureFields({ slides }: { slides: Slide[] }) {
         ]}
         onChange={(fit) => set({ fit })}
       />
-      {picture.fit !== 'fill' && <GroundField picture={picture} onChange={(ground) => set({ ground })} />}
+      {picture.fit !== 'fill' && <GroundField slides={pictured.map((s) => s.id)} picture={picture} />}
       <Row>
         <Button onPress={() => turn(270)}>
           <TurnLeftIcon /> {say('picture.turn-left')}

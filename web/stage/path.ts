@@ -1,11 +1,11 @@
 import type { PlannedPicture } from '../api/types';
-import type { Box } from '../parts/boxes';
+import { WHOLE, type Box } from '../parts/boxes';
 import { fromTable } from './plan';
 
 /** The way of the look over a picture: what it is seen from, and at what share of the whole time. */
 export type Path = PlannedPicture['path'];
 
-export const opensOn = ({ path }: { path: Path }): Box => path[0]?.frame ?? { x: 0, y: 0, width: 1, height: 1 };
+export const opensOn = ({ path }: { path: Path }): Box => path[0]?.frame ?? WHOLE;
 export const closesOn = ({ path }: { path: Path }): Box => path[path.length - 1]?.frame ?? opensOn({ path });
 
 /** What is seen at a moment of the whole time, 0 to 1: between two frames it gets under way and comes to rest. */

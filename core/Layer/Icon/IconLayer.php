@@ -38,6 +38,16 @@ final readonly class IconLayer implements Layer
         );
     }
 
+    public static function fresh(): array
+    {
+        return [];
+    }
+
+    public function following(Layer $before, array $told): self
+    {
+        return $this;
+    }
+
     public function id(): string
     {
         return $this->id;

@@ -58,14 +58,17 @@ final readonly class PictureLayer implements Layer
         return new self(...array_merge(get_object_vars($this), $changes));
     }
 
-    /**
-     * The same layer after its recipe was changed: what was cropped turns with the picture, and the look goes on to what it went to
-     * before, where that is not told anew.
-     *
-     * @param array<string, mixed> $told what was changed of it
-     */
-    public function following(self $before, array $told): self
+    public static function fresh(): array
     {
+        return [];
+    }
+
+    /** What was cropped turns with the picture, and the look goes on to what it went to before, where that is not told anew. */
+    public function following(Layer $before, array $told): self
+    {
+        if (!$before instanceof self) {
+            return $this;
+        }
         $recipe = $this->recipe;
         $changes = \is_array($told['recipe'] ?? null) ? $told['recipe'] : [];
         if ($recipe->turn !== $before->recipe->turn && !\array_key_exists('crop', $changes)) {

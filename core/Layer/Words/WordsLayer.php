@@ -44,6 +44,16 @@ final readonly class WordsLayer implements Layer
         );
     }
 
+    public static function fresh(): array
+    {
+        return ['place' => WordsPlace::Auto->value];
+    }
+
+    public function following(Layer $before, array $told): self
+    {
+        return $this;
+    }
+
     public function id(): string
     {
         return $this->id;

@@ -1,11 +1,11 @@
 import { ListBox, ListBoxItem, Label } from 'react-aria-components';
 import styled from 'styled-components';
-import type { Spoken } from '../../api/types';
 import { say, type Code } from '../../messages/say';
 import { Picks, Segments } from '../../parts/Choice';
 import { Button, Mark, Row as Line, Soft } from '../../parts/controls';
 import type { Pace } from '../../stage/comfort';
-import { hasRoom, inOrder, type Framing, type Stop, type Which } from './framing';
+import { hasRoom, inOrder, type Framing } from './framing';
+import type { FramingInHand } from './useFraming';
 
 const motions: [Framing['motion'], Code][] = [
   ['auto', 'eye.by-itself'],
@@ -55,39 +55,18 @@ const Words = styled.div`
 `;
 
 interface Props {
-  value: Framing;
-  spoken: Spoken;
-  hand: Which;
-  onHand: (which: Which) => void;
-  pace: Pace;
+  framing: FramingInHand;
+  /** Opens on what the slide before closes on; left out where that shows nothing of the kind. */
+  onGoOn: (() => void) | undefined;
   watches: boolean;
   onWatch: () => void;
-  onMotion: (motion: Framing['motion']) => void;
-  onSwap: () => void;
-  onGoOn: (() => void) | undefined;
-  onAdd: () => void;
-  onTakeAway: (place: number) => void;
-  onWord: (place: number, moment: Pick<Stop, 'word' | 'at'>) => void;
 }
 
-export function EyeFields({
-  value,
-  spoken,
-  hand,
-  onHand,
-  pace,
-  watches,
-  onWatch,
-  onMotion,
-  onSwap,
-  onGoOn,
-  onAdd,
-  onTakeAway,
-  onWord,
-}: Props) {
-  const ordered = inOrder(value.stops, spoken);
-  const stop = typeof hand === 'number' ? value.stops[hand] : undefined;
-  const keyOf = (which: Which) => String(which);
+/** How the look goes over the picture, told in words and numbers. */
+export function EyeFields({ framing, onGoOn, watches, onWatch }: Props) {
+  const { spoken, onTop } = framing;
+  const ordered = inOrder(framing.stops, spoken);
+  const stop = typeof onTop === 'number' ? framing.stops[onTop] : undefined;
   const frames: [string, string][] = [
     ['opensOn', say('eye.opens-on')],
     ...ordered.map((place, i): [string, string] => [String(place), say('stop.number', { stop: i + 1 })]),
@@ -97,23 +76,23 @@ export function EyeFields({
     <>
       <Picks
         label={say('eye.title')}
-        value={value.motion}
+        value={framing.motion}
         options={motions.map(([motion, name]) => [motion, say(name)])}
-        onChange={onMotion}
+        onChange={framing.move}
       />
-      {value.motion !== 'still' && (
+      {framing.motion !== 'still' && (
         <>
           <Segments
             label={say('eye.on-top')}
-            value={keyOf(hand)}
+            value={String(onTop)}
             options={frames}
-            onChange={(key) => onHand(key === 'opensOn' || key === 'closesOn' ? key : Number(key))}
+            onChange={(key) => framing.take(key === 'opensOn' || key === 'closesOn' ? key : Number(key))}
           />
           <Soft>{say('eye.keys')}</Soft>
           <Line role="status">
-            <Mark $tone={paces[pace][1]}>{say(paces[pace][0])}</Mark>
+            <Mark $tone={paces[framing.pace][1]}>{say(paces[framing.pace][0])}</Mark>
           </Line>
-          {stop && typeof hand === 'number' && spoken.words.length > 0 && (
+          {stop && typeof onTop === 'number' && spoken.words.length > 0 && (
             <Words>
               <Label id="stop-words">{say('stop.as-it-is-said')}</Label>
               <ListBox
@@ -124,7 +103,7 @@ export function EyeFields({
                 selectedKeys={stop.word === undefined ? [] : [Math.min(stop.word, spoken.words.length - 1)]}
                 onSelectionChange={(keys) => {
                   const [word] = keys === 'all' ? [] : keys;
-                  if (word !== undefined) onWord(hand, { word: Number(word) });
+                  if (word !== undefined) framing.time(onTop, { word: Number(word) }, false);
                 }}
                 disallowEmptySelection={stop.word !== undefined}
               >
@@ -137,15 +116,15 @@ export function EyeFields({
             </Words>
           )}
           <Line>
-            <Button onPress={onAdd} isDisabled={!hasRoom(value)}>
+            <Button onPress={framing.addStop} isDisabled={!hasRoom(framing)}>
               {say('stop.add')}
             </Button>
-            {stop && typeof hand === 'number' && (
-              <Button onPress={() => onTakeAway(hand)}>{say('stop.take-away')}</Button>
+            {stop && typeof onTop === 'number' && (
+              <Button onPress={() => framing.takeAway(onTop)}>{say('stop.take-away')}</Button>
             )}
           </Line>
           <Line>
-            <Button onPress={onSwap}>{say('eye.swap')}</Button>
+            <Button onPress={framing.swap}>{say('eye.swap')}</Button>
             {onGoOn && <Button onPress={onGoOn}>{say('eye.go-on')}</Button>}
           </Line>
         </>

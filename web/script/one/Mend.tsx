@@ -1,15 +1,16 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { Slide } from '../../api/types';
-import { recipeOf, turnedRatio, WHOLE, type Recipe } from '../../mend/recipe';
+import { recipeOf, turnedRatio, type Recipe } from '../../mend/recipe';
 import { say } from '../../messages/say';
+import { WHOLE } from '../../parts/boxes';
 import { Button } from '../../parts/controls';
 import { useTell } from '../../parts/notices';
 import { useActs, useView } from '../../story/StoryContext';
 import { assetOf, pictureOf } from '../../story/slides';
 import { useInHand } from '../../story/useInHand';
-import { EyeFields, EyeMarks } from './Eyes';
 import { FrameBox } from './FrameBox';
+import { RedEyeFields, RedEyeMarks } from './RedEyes';
 import { FrameFields, LightFields, LookFields, Whole, type CropShape } from './MendFields';
 import { MendStage } from './MendStage';
 import { usePicture } from './usePicture';
@@ -88,7 +89,7 @@ export function Mend({ slide, picked, group, children }: Props) {
       crops={crops || marks}
       levelled={levelled}
     >
-      {marks && <EyeMarks {...mending} ratio={asItCame} hand={marked} onHand={setEye} />}
+      {marks && <RedEyeMarks {...mending} ratio={asItCame} hand={marked} onHand={setEye} />}
       {crops && (
         <FrameBox
           as="crop"
@@ -112,18 +113,18 @@ export function Mend({ slide, picked, group, children }: Props) {
           onShape={setShape}
           ratio={ratio}
           onLevelled={setLevelled}
-          inside={file?.inside ?? null}
+          unbordered={file?.unbordered ?? null}
         />
       )}
       {group === 'light' && (
         <LightFields {...mending}>
-          <EyeFields
+          <RedEyeFields
             recipe={recipe}
             set={set}
             ratio={asItCame}
             hand={marked}
             onHand={setEye}
-            faces={file?.matters}
+            onFaces={file?.matters?.faces.length ? () => void edit({ do: 'mark eyes', slides: [slide.id] }) : undefined}
             marks={marks}
             onMarks={setMarks}
           />

@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import limits from '../../../schema/limits.json';
 import { say, type Code } from '../../messages/say';
-import { isPlain, PLAIN, shared, turned, turnedBox, WHOLE, type Recipe } from '../../mend/recipe';
+import { isPlain, PLAIN, shared, turned, turnedBox, type Recipe } from '../../mend/recipe';
 import type { Levels } from '../../mend/tables';
-import { shaped, type Box } from '../../parts/boxes';
+import { shaped, WHOLE, type Box } from '../../parts/boxes';
 import { Segments } from '../../parts/Choice';
 import { Button, Quiet, Row, Soft } from '../../parts/controls';
 import { TurnLeftIcon, TurnRightIcon } from '../../parts/icons';
@@ -36,7 +36,7 @@ interface FrameProps extends Mending {
   ratio: number;
   onLevelled: (levelled: boolean) => void;
   /** What lies within its black borders, where it has any: of the picture as it came. */
-  inside: Box | null;
+  unbordered: Box | null;
 }
 
 /** What part of the picture there is, and how it lies. */
@@ -50,21 +50,27 @@ export function FrameFields({
   onShape,
   ratio,
   onLevelled,
-  inside,
+  unbordered,
 }: FrameProps) {
+  // What is kept turns along by core's rule; here it is shown meanwhile.
+  const turn = (by: 90 | 270) => {
+    const to = turned(recipe, by);
+    show(to);
+    set({ turn: to.turn });
+  };
   return (
     <>
-      {inside && recipe.crop === null && (
+      {unbordered && recipe.crop === null && (
         <Row>
           <Soft as="span">{say('mend.has-borders')}</Soft>
-          <Button onPress={() => set({ crop: turnedBox(inside, recipe.turn) })}>{say('mend.cut-borders')}</Button>
+          <Button onPress={() => set({ crop: turnedBox(unbordered, recipe.turn) })}>{say('mend.cut-borders')}</Button>
         </Row>
       )}
       <Row>
-        <Button onPress={() => set(turned(recipe, 270))}>
+        <Button onPress={() => turn(270)}>
           <TurnLeftIcon /> {say('picture.turn-left')}
         </Button>
-        <Button onPress={() => set(turned(recipe, 90))}>
+        <Button onPress={() => turn(90)}>
           <TurnRightIcon /> {say('picture.turn-right')}
         </Button>
       </Row>

@@ -3,7 +3,8 @@ import { useMove, type MoveMoveEvent } from 'react-aria/useMove';
 import styled from 'styled-components';
 import type { Spoken } from '../../api/types';
 import { say } from '../../messages/say';
-import { inOrder, momentAt, secondOf, type Stop, type Which } from './framing';
+import { inOrder, momentAt, secondOf, type Moment, type Stop } from './framing';
+import type { FramingInHand } from './useFraming';
 
 const Strip = styled.div`
   position: relative;
@@ -74,20 +75,9 @@ const LETTER = 7.6;
 const STEP = 0.1;
 const STRIDE = 1;
 
-interface Props {
-  stops: Stop[];
-  spoken: Spoken;
-  /** That the slide is seen, transitions included. */
-  seconds: number;
-  onTop: Which;
-  onTaken: (which: Which) => void;
-  onChange: (place: number, moment: Pick<Stop, 'word' | 'at'>) => void;
-  onEnd: (place: number, moment: Pick<Stop, 'word' | 'at'>) => void;
-  onTakenAway: (place: number) => void;
-}
-
 /** A slide's own length of thread from near: its words as they are said, and when the look is at its stops. */
-export function SlideThread({ stops, spoken, seconds, onTop, onTaken, onChange, onEnd, onTakenAway }: Props) {
+export function SlideThread({ framing }: { framing: FramingInHand }) {
+  const { stops, spoken, seconds } = framing;
   const strip = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   useEffect(() => {
@@ -137,21 +127,7 @@ export function SlideThread({ stops, spoken, seconds, onTop, onTaken, onChange, 
       {inOrder(stops, spoken).map((where, number) => {
         const stop = stops[where];
         if (!stop) return null;
-        return (
-          <Knot
-            key={where}
-            stop={stop}
-            number={number + 1}
-            spoken={spoken}
-            seconds={seconds}
-            width={width}
-            isOnTop={onTop === where}
-            onTaken={() => onTaken(where)}
-            onChange={(moment) => onChange(where, moment)}
-            onEnd={(moment) => onEnd(where, moment)}
-            onTakenAway={() => onTakenAway(where)}
-          />
-        );
+        return <Knot key={where} framing={framing} place={where} stop={stop} number={number + 1} width={width} />;
       })}
     </Strip>
   );
@@ -183,27 +159,25 @@ function labelled(
 }
 
 interface KnotProps {
+  framing: FramingInHand;
+  /** In the story's list. */
+  place: number;
   stop: Stop;
+  /** In the order of time, from 1 on. */
   number: number;
-  spoken: Spoken;
-  seconds: number;
   width: number;
-  isOnTop: boolean;
-  onTaken: () => void;
-  onChange: (moment: Pick<Stop, 'word' | 'at'>) => void;
-  onEnd: (moment: Pick<Stop, 'word' | 'at'>) => void;
-  onTakenAway: () => void;
 }
 
 /** A stop on the thread: moved in time, tied to a word where it comes near one. */
-function Knot({ stop, number, spoken, seconds, width, isOnTop, onTaken, onChange, onEnd, onTakenAway }: KnotProps) {
+function Knot({ framing, place, stop, number, width }: KnotProps) {
+  const { spoken, seconds } = framing;
   const second = secondOf(stop, spoken);
   /** Where it is held, which is not where it is tied. */
-  const held = useRef({ second, moment: {} as Pick<Stop, 'word' | 'at'> });
+  const held = useRef({ second, moment: {} as Moment });
   const { moveProps } = useMove({
     onMoveStart: () => {
       held.current = { second, moment: { word: stop.word, at: stop.at } };
-      onTaken();
+      framing.take(place);
     },
     onMove: ({ deltaX, pointerType, shiftKey }: MoveMoveEvent) => {
       const byKeys = pointerType === 'keyboard';
@@ -211,16 +185,16 @@ function Knot({ stop, number, spoken, seconds, width, isOnTop, onTaken, onChange
       const now = Math.max(0, Math.min(seconds, held.current.second + by));
       const moment = momentAt(now, spoken, byKeys ? -1 : (REACH / Math.max(1, width)) * seconds);
       held.current = { second: now, moment };
-      onChange(moment);
+      framing.time(place, moment, true);
     },
-    onMoveEnd: () => onEnd(held.current.moment),
+    onMoveEnd: () => framing.time(place, held.current.moment, false),
   });
   const word = stop.word === undefined ? undefined : spoken.words[Math.min(stop.word, spoken.words.length - 1)];
   return (
     <button
       type="button"
       role="slider"
-      className={isOnTop ? 'on-top' : ''}
+      className={framing.onTop === place ? 'on-top' : ''}
       style={{ insetInlineStart: `${(100 * Math.max(0, Math.min(seconds, second))) / Math.max(0.1, seconds)}%` }}
       aria-label={say('stop.name', { stop: number })}
       aria-valuemin={0}
@@ -230,11 +204,11 @@ function Knot({ stop, number, spoken, seconds, width, isOnTop, onTaken, onChange
         word ? say('stop.at-word', { seconds: second, word: word.text }) : say('stop.at-second', { seconds: second })
       }
       {...moveProps}
-      onFocus={onTaken}
+      onFocus={() => framing.take(place)}
       onKeyDown={(event) => {
         if (event.key === 'Delete' || event.key === 'Backspace') {
           event.preventDefault();
-          onTakenAway();
+          framing.takeAway(place);
         } else moveProps.onKeyDown?.(event);
       }}
     >

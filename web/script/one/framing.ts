@@ -1,13 +1,16 @@
 import limits from '../../../schema/limits.json';
-import type { PictureLayer, PlannedPicture, Spoken } from '../../api/types';
-import { scaled, type Box } from '../../parts/boxes';
+import type { PictureLayer, PlannedPicture, Scene, Spoken } from '../../api/types';
+import { scaled, WHOLE, type Box } from '../../parts/boxes';
 import { closesOn, opensOn, type Path } from '../../stage/path';
 
-/** A part of the picture that the look comes to on its way: as a word is said, or at a second of what is heard. */
-export interface Stop {
-  frame: Box;
+/** As a word of the script is said, or at a second of what is heard. */
+export interface Moment {
   word?: number;
   at?: number;
+}
+/** A part of the picture that the look comes to on its way, and when it is there. */
+export interface Stop extends Moment {
+  frame: Box;
 }
 export interface Framing {
   motion: 'auto' | 'still' | 'set';
@@ -18,7 +21,8 @@ export interface Framing {
 /** One of the frames: the two at the ends, or a stop by its place in the story's list. */
 export type Which = 'opensOn' | 'closesOn' | number;
 
-const WHOLE: Box = { x: 0, y: 0, width: 1, height: 1 };
+export const plannedIn = (scene: Scene | undefined): PlannedPicture | undefined =>
+  scene?.layers.find((layer): layer is PlannedPicture => layer.kind === 'picture');
 
 /** As the story has it; what it does not say is as the plan has found it. */
 export function framingOf(layer: PictureLayer | undefined, planned: PlannedPicture | undefined): Framing {
@@ -35,8 +39,8 @@ export function framingOf(layer: PictureLayer | undefined, planned: PlannedPictu
 export const frameOf = (framing: Framing, which: Which): Box =>
   typeof which === 'number' ? (framing.stops[which]?.frame ?? WHOLE) : framing[which];
 
-/** Seconds from when the slide begins to be seen, at which a stop is reached. */
-export function secondOf({ word, at = 0 }: Stop, { words, zero }: Spoken): number {
+/** Seconds from when the slide begins to be seen, at which a stop is reached (core/Plan/SlideMoments, held by the golden performance). */
+export function secondOf({ word, at = 0 }: Moment, { words, zero }: Spoken): number {
   if (word === undefined) return zero + at;
   return words[Math.min(word, words.length - 1)]?.at ?? zero;
 }
@@ -75,7 +79,7 @@ export function withStop(framing: Framing, spoken: Spoken, seconds: number): Sto
 }
 
 /** The moment at a second: the nearest word within reach, or else the second itself. */
-export function momentAt(second: number, { words, zero, spoken }: Spoken, reach: number): Pick<Stop, 'word' | 'at'> {
+export function momentAt(second: number, { words, zero, spoken }: Spoken, reach: number): Moment {
   let nearest = -1;
   let away = reach;
   words.forEach((word, i) => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import golden from '../golden/eyes.json';
-import { mendEye, pixelsOf } from '../../web/mend/eyes';
+import golden from '../golden/red-eyes.json';
+import { mendEye, pixelsOf } from '../../web/mend/redEye';
 
 const bytes = (hex: string) => [...hex.matchAll(/../g)].map(([two]) => parseInt(two, 16));
 

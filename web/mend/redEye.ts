@@ -1,6 +1,6 @@
 import type { Box } from '../parts/boxes';
 
-/** As core/Picture/RedEye has them, where they are explained; tests/web/eyes.test.ts holds this to core's own pixels. */
+/** As core/Picture/RedEye has them, where they are explained; tests/web/redEye.test.ts holds this to core's own pixels. */
 const RED = 1.7;
 const LEAST = 1.5;
 const DARK = 60;

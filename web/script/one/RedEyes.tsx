@@ -1,6 +1,5 @@
 import styled from 'styled-components';
 import limits from '../../../schema/limits.json';
-import type { Asset } from '../../api/types';
 import { turnedBox, type Recipe } from '../../mend/recipe';
 import { say } from '../../messages/say';
 import { moved, scaled, type Box } from '../../parts/boxes';
@@ -8,15 +7,8 @@ import { Button, Row, Soft } from '../../parts/controls';
 import { Toggle } from '../../parts/Toggle';
 import { FrameBox } from './FrameBox';
 
-/** The share of a side that a mark takes at least, and of the width when it is put down. */
-const LEAST = 0.02;
+/** Of the width, when a mark is put down. */
 const FIRST = 0.05;
-/** Where the eyes lie in the box in which a face is found, and how large a mark is over one (common practice in portraits). */
-const IN_FACES: [x: number, y: number][] = [
-  [0.32, 0.3],
-  [0.68, 0.3],
-];
-const OF_A_FACE = 0.2;
 
 const Taps = styled.div`
   position: absolute;
@@ -36,10 +28,14 @@ interface Props {
 }
 
 const markAt = (x: number, y: number, width: number, ratio: number): Box =>
-  moved({ x: x - width / 2, y: y - (width * ratio) / 2, width, height: Math.max(LEAST, width * ratio) }, 0, 0);
+  moved(
+    { x: x - width / 2, y: y - (width * ratio) / 2, width, height: Math.max(limits.leastPart, width * ratio) },
+    0,
+    0,
+  );
 
 /** Marks on the picture, which is shown turned: a tap puts one down, each is moved and sized. */
-export function EyeMarks({ recipe, ratio, hand, onHand, show, set }: Props) {
+export function RedEyeMarks({ recipe, ratio, hand, onHand, show, set }: Props) {
   const { eyes, turn } = recipe;
   const changed = (place: number, shown: Box) => ({
     eyes: eyes.map((eye, i) => (i === place ? turnedBox(shown, back(turn)) : eye)),
@@ -59,12 +55,12 @@ export function EyeMarks({ recipe, ratio, hand, onHand, show, set }: Props) {
         <FrameBox
           key={i}
           as="eye"
-          name={say('eyes.mark', { mark: i + 1 })}
+          name={say('red-eye.mark', { mark: i + 1 })}
           box={turnedBox(eye, turn)}
           isOnTop={i === hand}
           onTaken={() => onHand(i)}
           ratio={null}
-          least={LEAST}
+          least={limits.leastPart}
           onChange={(box) => show(changed(i, box))}
           onEnd={(box) => set(changed(i, box))}
           onTakenAway={() => set({ eyes: eyes.filter((_, place) => place !== i) })}
@@ -75,30 +71,29 @@ export function EyeMarks({ recipe, ratio, hand, onHand, show, set }: Props) {
 }
 
 interface FieldProps extends Omit<Props, 'show'> {
-  faces: Extract<Asset, { kind: 'picture' }>['matters'] | undefined;
+  /** Marks the eyes of the faces that were found; left out where there are none. */
+  onFaces: (() => void) | undefined;
   marks: boolean;
   onMarks: (marks: boolean) => void;
 }
 
-export function EyeFields({ recipe, ratio, hand, onHand, set, faces, marks, onMarks }: FieldProps) {
+export function RedEyeFields({ recipe, ratio, hand, onHand, set, onFaces, marks, onMarks }: FieldProps) {
   const { eyes } = recipe;
-  const found = (faces?.faces ?? []).flatMap((face) =>
-    IN_FACES.map(([x, y]) => markAt(face.x + x * face.width, face.y + y * face.height, OF_A_FACE * face.width, ratio)),
-  );
-  const sized = (by: number) => set({ eyes: eyes.map((eye, i) => (i === hand ? scaled(eye, by, LEAST) : eye)) });
+  const sized = (by: number) =>
+    set({ eyes: eyes.map((eye, i) => (i === hand ? scaled(eye, by, limits.leastPart) : eye)) });
   const isFull = eyes.length >= limits.eyes;
   return (
     <>
       <Toggle isSelected={marks} onChange={onMarks}>
-        {say('eyes.title')}
+        {say('red-eye.title')}
       </Toggle>
       {marks && (
         <>
-          <Soft>{say('eyes.how')}</Soft>
+          <Soft>{say('red-eye.how')}</Soft>
           <Row>
-            {found.length > 0 && (
-              <Button onPress={() => set({ eyes: [...eyes, ...found].slice(0, limits.eyes) })} isDisabled={isFull}>
-                {say('eyes.in-faces')}
+            {onFaces && (
+              <Button onPress={onFaces} isDisabled={isFull}>
+                {say('red-eye.in-faces')}
               </Button>
             )}
             <Button
@@ -108,15 +103,15 @@ export function EyeFields({ recipe, ratio, hand, onHand, set, faces, marks, onMa
               }}
               isDisabled={isFull}
             >
-              {say('eyes.add')}
+              {say('red-eye.add')}
             </Button>
           </Row>
           {eyes[hand] && (
             <Row>
-              <Button onPress={() => sized(1.15)}>{say('eyes.larger')}</Button>
-              <Button onPress={() => sized(1 / 1.15)}>{say('eyes.smaller')}</Button>
+              <Button onPress={() => sized(1.15)}>{say('red-eye.larger')}</Button>
+              <Button onPress={() => sized(1 / 1.15)}>{say('red-eye.smaller')}</Button>
               <Button onPress={() => set({ eyes: eyes.filter((_, place) => place !== hand) })}>
-                {say('eyes.take-away')}
+                {say('red-eye.take-away')}
               </Button>
             </Row>
           )}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Plan;
+
+use Rhapsode\Core\Captions\WordTimes;
+use Rhapsode\Core\Pacing\TimedSlide;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Words\Unit;
+
+/** When the words of one slide are said, as the page is told. */
+final class SpokenSlide
+{
+    /** @return array<string, mixed> seconds from the frame at which the slide begins to be seen */
+    public static function told(TimedSlide $timed, Story $story): array
+    {
+        $words = WordTimes::of($timed, $story);
+
+        return [
+            'spoken' => $words->spoken,
+            'zero' => round(SlideMoments::zero($timed), 3),
+            'words' => array_map(
+                static fn(Unit $unit, float $starts, array $time): array => [
+                    'text' => trim($unit->text),
+                    'at' => round($starts, 3),
+                    'to' => round($starts + $time[1] - $time[0], 3),
+                ],
+                $words->units,
+                $words->starts(),
+                $words->times,
+            ),
+        ];
+    }
+}
