@@ -11,7 +11,8 @@ use Rhapsode\Core\Geometry\Frame;
 /**
  * A picture that the story may use. Width and height are pixels of the upright picture; $description is what its file says that it
  * shows, which may be offered as words; $matters what matters in it, null where it came in before that was measured; $unbordered what lies
- * within its black borders, where it has any; $soft whether nothing in it is sharp.
+ * within its black borders, where it has any; $soft whether nothing in it is sharp. Where it moves, $clip tells how, and all of this is said of
+ * one of its frames, which stands for it.
  */
 final readonly class Picture extends Asset
 {
@@ -25,6 +26,7 @@ final readonly class Picture extends Asset
         public ?Matters $matters = null,
         public ?Frame $unbordered = null,
         public bool $soft = false,
+        public ?Clip $clip = null,
     ) {
         parent::__construct($id, $file, $source);
     }
@@ -41,6 +43,7 @@ final readonly class Picture extends Asset
             $in->has('matters') ? Matters::read($in->object('matters')) : null,
             $in->has('unbordered') ? Frame::read($in->object('unbordered')) : null,
             $in->flag('soft', false),
+            $in->has('clip') ? Clip::read($in->object('clip')) : null,
         );
     }
 
@@ -51,7 +54,18 @@ final readonly class Picture extends Asset
 
     public function withSource(Source $source): static
     {
-        return new self($this->id, $this->file, $this->width, $this->height, $source, $this->description, $this->matters, $this->unbordered, $this->soft);
+        return new self(
+            $this->id,
+            $this->file,
+            $this->width,
+            $this->height,
+            $source,
+            $this->description,
+            $this->matters,
+            $this->unbordered,
+            $this->soft,
+            $this->clip,
+        );
     }
 
     protected function measured(): array
@@ -60,6 +74,7 @@ final readonly class Picture extends Asset
             + ('' === $this->description ? [] : ['description' => $this->description])
             + (null === $this->matters ? [] : ['matters' => $this->matters->toArray()])
             + (null === $this->unbordered ? [] : ['unbordered' => $this->unbordered->toArray()])
-            + ($this->soft ? ['soft' => true] : []);
+            + ($this->soft ? ['soft' => true] : [])
+            + (null === $this->clip ? [] : ['clip' => $this->clip->toArray()]);
     }
 }

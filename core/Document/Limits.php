@@ -26,6 +26,7 @@ final class Limits
 
     // Bytes.
     public const PICTURE_BYTES = 60_000_000;
+    public const CLIP_BYTES = 1_000_000_000;
 
     /** The share of a side that a part of a picture takes at least. */
     public const LEAST_PART = 0.02;
@@ -46,6 +47,10 @@ final class Limits
     public const EDITS = 300;
 
     // Seconds.
+    /** That a clip is long. */
+    public const CLIP = 600;
+    /** The same in frames. */
+    public const CLIP_FRAMES = 30 * self::CLIP;
     public const LEAST_STAY = 0.5;
     public const MOST_STAY = 600.0;
     public const TRANSITION = 3.0;
@@ -54,6 +59,9 @@ final class Limits
     /** Decibels that a bed lies under a voice; less than nothing is louder than it. */
     public const LEAST_UNDER = -6.0;
     public const MOST_UNDER = 40.0;
+    /** Decibels by which a clip is louder than the voices. */
+    public const LEAST_LEVEL = -40.0;
+    public const MOST_LEVEL = 12.0;
     /** Four hours at 48 kHz. */
     public const SAMPLES = 48_000 * 4 * 3600;
 

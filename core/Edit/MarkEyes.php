@@ -19,7 +19,7 @@ final readonly class MarkEyes implements Edit
         return OnSlides::change($story, $this->slides, static function (Slide $slide) use ($story): Slide {
             [$layer, $picture] = [$slide->picture(), $story->pictureOf($slide)];
 
-            return null === $layer || null === $picture
+            return null === $layer || null === $picture || null !== $picture->clip
                 ? $slide
                 : $slide->withLayer($layer->with(recipe: $layer->recipe->withEyes(RedEye::marks($picture))));
         });

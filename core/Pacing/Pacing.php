@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Pacing;
 
+use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Layer\Picture\Lasts;
+use Rhapsode\Core\Layer\Picture\Part;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
 
@@ -14,7 +18,8 @@ use Rhapsode\Core\Timing\Rate;
  *
  * A slide's stay is the time from its start to the next one's start; the stays add up exactly to the film's length.
  * With a voice: the transition in, half a second, the voice, half a second; so the voice starts a little after the picture is
- * there, ends a little before it goes, and nobody speaks during a transition. Without: the time its maker chose, or the usual.
+ * there, ends a little before it goes, and nobody speaks during a transition. Without: the time its maker chose, or as long as what
+ * moves on it, or the usual.
  * (Common practice: 3 to 5 s for a picture, 5 to 7 for a title.)
  */
 final class Pacing
@@ -26,27 +31,53 @@ final class Pacing
     /** @return list<TimedSlide> one for each slide of the story, in order */
     public static function of(Story $story): array
     {
+        $lengths = self::lengths($story);
         $timed = [];
         $start = 0;
-        $before = null;
-        $breath = Rate::frames(self::BREATH);
-        foreach ($story->slides as $slide) {
-            $comesIn = null === $before ? 0 : $story->transitionOf($before)->frames();
-            if ([] !== $slide->voice) {
-                $voice = self::placed($slide, ($start + $comesIn + $breath) * Rate::SAMPLES_PER_FRAME);
-                $stay = $comesIn + 2 * $breath + Rate::framesFor($voice[\count($voice) - 1]->end() - $voice[0]->at);
-            } else {
-                $voice = [];
-                $stay = Rate::frames($slide->stay ?? self::usual($slide));
-                // A short slide must be seen whole for at least half its time.
-                $comesIn = min($comesIn, intdiv($stay, 2));
-            }
+        foreach ($story->slides as $i => $slide) {
+            [$stay, $comesIn] = $lengths[$i];
+            $voice = [] === $slide->voice ? [] : self::placed($slide, ($start + $comesIn + Rate::frames(self::BREATH)) * Rate::SAMPLES_PER_FRAME);
             $timed[] = new TimedSlide($slide, $start, $stay, $comesIn, $voice);
             $start += $stay;
-            $before = $slide;
         }
 
         return $timed;
+    }
+
+    /**
+     * From the last to the first: a clip goes on while the next slide comes in, and is over when that is there.
+     *
+     * @return array<int, array{int, int}> by place in the story: the stay, and the frames over which it comes in
+     */
+    private static function lengths(Story $story): array
+    {
+        $lengths = [];
+        $out = 0;
+        for ($i = \count($story->slides) - 1; $i >= 0; --$i) {
+            $slide = $story->slides[$i];
+            $comesIn = 0 === $i ? 0 : $story->transitionOf($story->slides[$i - 1])->frames();
+            $clip = $story->clipOf($slide);
+            $part = $slide->picture()->part ?? new Part();
+            $moves = null === $clip ? 0 : max(Rate::frames(Limits::LEAST_STAY), $part->frames($clip) - $out);
+            if ([] === $slide->voice) {
+                $stay = null === $slide->stay && $moves > 0 ? $moves : Rate::frames($slide->stay ?? self::usual($slide));
+                // A short slide must be seen whole for at least half its time.
+                $comesIn = min($comesIn, intdiv($stay, 2));
+            } else {
+                $stay = max($comesIn + self::spoken($slide), Lasts::Clip === $part->lasts ? $moves : 0);
+            }
+            $lengths[$i] = [$stay, $out = $comesIn];
+        }
+
+        return $lengths;
+    }
+
+    /** @return int the frames of its voice, with a breath before and after it */
+    private static function spoken(Slide $slide): int
+    {
+        $samples = array_sum(array_map(static fn(Span $span): int => $span->length(), $slide->voice));
+
+        return 2 * Rate::frames(self::BREATH) + Rate::framesFor($samples);
     }
 
     /** @return non-empty-list<PlacedSpan> one after another */

@@ -18,7 +18,7 @@ final readonly class Plan
      * @param list<Scene>  $scenes
      * @param list<Cue>    $cues
      * @param list<string> $credits
-     * @param list<Play>   $plays   voices in the order of the film, then the beds
+     * @param list<Play>   $plays   voices in the order of the film, then clips, then the beds
      */
     public function __construct(
         public string $title,

@@ -20,6 +20,7 @@ use Rhapsode\Core\Message\Catalogue;
 use Rhapsode\Core\Pacing\Pacing;
 use Rhapsode\Core\Pacing\TimedSlide;
 use Rhapsode\Core\Sound\Beds;
+use Rhapsode\Core\Sound\ClipSounds;
 use Rhapsode\Core\Sound\Voices;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Story;
@@ -62,7 +63,7 @@ final readonly class Planner
             $scenes,
             null === $story->captions ? $this->cues($story, $timed, $scenes) : Imported::cues($story->captions, $ends),
             Credits::entries($story, $wording),
-            [...Voices::plays($story, $timed), ...(new Beds($story, $timed, $frames * Rate::SAMPLES_PER_FRAME))->plays()],
+            [...Voices::plays($story, $timed), ...ClipSounds::plays($story, $timed), ...(new Beds($story, $timed, $frames * Rate::SAMPLES_PER_FRAME))->plays()],
         );
     }
 

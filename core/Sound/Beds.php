@@ -16,8 +16,6 @@ final readonly class Beds
     /** Seconds over which one bed gives way to the next, and a piece that begins again to itself. */
     private const CROSS = 2.0;
     private const SEAM = 1.5;
-    /** Points for each curve; between them the gain goes in straight lines. */
-    private const STEPS = 12;
 
     private Ducking $ducking;
 
@@ -94,51 +92,16 @@ final readonly class Beds
             $end = min($to, $at + $length);
             $seamIn = $at > $from ? $seam : 0;
             $seamOut = $end < $to ? $seam : 0;
-            $plays[] = new Play($music->id, $at, $begin, $begin + $end - $at, $this->gains($bed, $at, $end, [
-                [$from, $from + $fadeIn, true], [$to - $fadeOut, $to, false], [$at, $at + $seamIn, true], [$end - $seamOut, $end, false],
-            ]));
+            $fades = [[$from, $from + $fadeIn, true], [$to - $fadeOut, $to, false], [$at, $at + $seamIn, true], [$end - $seamOut, $end, false]];
+            [$open, $ducked] = $this->levels($bed);
+            $gains = GainCurve::points($at, $end, $open, $ducked, $fades, $bed->ducks ? $this->ducking : null);
+            $plays[] = new Play($music->id, $at, $begin, $begin + $end - $at, $gains);
             if ($end === $to) {
                 break;
             }
         }
 
         return $plays;
-    }
-
-    /**
-     * @param list<array{int, int, bool}> $fades from, to, whether up
-     *
-     * @return non-empty-list<array{int, float}>
-     */
-    private function gains(Bed $bed, int $at, int $end, array $fades): array
-    {
-        $curves = array_map(static fn(array $fade): array => [$fade[0], $fade[1]], $fades);
-        $moments = [$at => true, $end => true];
-        foreach ([...$curves, ...($bed->ducks ? $this->ducking->ramps() : [])] as [$from, $to]) {
-            for ($i = 0; $i <= self::STEPS; ++$i) {
-                $moment = $from + intdiv(($to - $from) * $i, self::STEPS);
-                if ($moment > $at && $moment < $end) {
-                    $moments[$moment] = true;
-                }
-            }
-        }
-        ksort($moments);
-        [$open, $ducked] = $this->levels($bed);
-        $points = [];
-        foreach (array_keys($moments) as $moment) {
-            $duck = $bed->ducks ? $this->ducking->at($moment) : 0.0;
-            $gain = Loudness::factor($open + ($ducked - $open) * $duck);
-            foreach ($fades as [$from, $to, $up]) {
-                if ($to > $from) {
-                    $share = max(0.0, min(1.0, ($moment - $from) / ($to - $from)));
-                    // Sine and cosine: two that cross keep the same power (common practice).
-                    $gain *= $up ? sin($share * \M_PI_2) : cos($share * \M_PI_2);
-                }
-            }
-            $points[] = [$moment, max(0.0, round($gain, 6))];
-        }
-
-        return $points;
     }
 
     private function music(Bed $bed): Music

@@ -9,6 +9,13 @@ enum Bus: string
 {
     /** One channel, of which only one is heard at a time. */
     case Voice = 'voice';
-    /** Two channels. */
+    /** Two channels; several may be heard at a time. */
     case Bed = 'bed';
+    case Clip = 'clip';
+
+    /** @return list<self> */
+    public static function wide(): array
+    {
+        return [self::Clip, self::Bed];
+    }
 }

@@ -6,6 +6,7 @@ namespace Rhapsode\Core\Story;
 
 use Rhapsode\Core\Asset\Asset;
 use Rhapsode\Core\Asset\AssetKind;
+use Rhapsode\Core\Asset\Clip;
 use Rhapsode\Core\Asset\Music;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Voice;
@@ -13,7 +14,6 @@ use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Geometry\Shape;
-use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Story\Upgrade\From1;
@@ -110,8 +110,11 @@ final readonly class Story
     {
         $slide->check();
         foreach ($slide->layers as $layer) {
-            if (LayerKind::Picture === $layer->kind() && null === $this->picture((string) $layer->asset())) {
-                throw new Malformed('document.picture-missing');
+            if ($layer instanceof PictureLayer) {
+                $picture = $this->picture($layer->asset) ?? throw new Malformed('document.picture-missing');
+                if (null !== $layer->part && (null === $picture->clip || !$layer->part->liesIn($picture->clip))) {
+                    throw new Malformed('document.clip-shorter');
+                }
             }
         }
         foreach ($slide->voice as $span) {
@@ -176,6 +179,12 @@ final readonly class Story
     public function pictureOf(Slide $slide): ?Picture
     {
         return $this->picture((string) $slide->picture()?->asset);
+    }
+
+    /** What moves on a slide; null where nothing does. */
+    public function clipOf(Slide $slide): ?Clip
+    {
+        return $this->pictureOf($slide)?->clip;
     }
 
     /** The recipe of that key by which a picture is shown on a slide; null where there is none. */

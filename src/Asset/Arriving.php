@@ -6,6 +6,7 @@ namespace Rhapsode\App\Asset;
 
 use Rhapsode\Core\Message\Message;
 use Rhapsode\Studio\Captions\CaptionFile;
+use Rhapsode\Studio\Prepare\ClipProbe;
 use Rhapsode\Studio\Prepare\PicturePreparer;
 use Rhapsode\Studio\Prepare\SoundReader;
 
@@ -13,6 +14,7 @@ use Rhapsode\Studio\Prepare\SoundReader;
 enum Arriving: string
 {
     case Picture = 'picture';
+    case Clip = 'clip';
     case Voice = 'voice';
     case Music = 'music';
     case Captions = 'captions';
@@ -22,6 +24,7 @@ enum Arriving: string
     {
         return match ($this) {
             self::Picture => PicturePreparer::MOST_BYTES,
+            self::Clip => ClipProbe::MOST_BYTES,
             self::Voice, self::Music => SoundReader::MOST_BYTES,
             self::Captions => CaptionFile::MOST_BYTES,
         };

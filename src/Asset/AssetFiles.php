@@ -15,6 +15,7 @@ use Rhapsode\Core\Words\LightMap;
 use Rhapsode\Studio\Prepare\LevelsOf;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Rhapsode\Studio\Prepare\PicturePreparer;
+use Rhapsode\Studio\Prepare\PreparedClip;
 use Rhapsode\Studio\Prepare\PreparedPicture;
 use Rhapsode\Studio\Prepare\WholePicture;
 use Rhapsode\Studio\Tool\Scratch;
@@ -45,10 +46,16 @@ final readonly class AssetFiles
         return "music/{$id}/{$file}";
     }
 
+    /** What moves, as the film takes its frames of it or as the page shows it (PreparedClip). */
+    public static function clip(string $id, string $file = PreparedClip::FULL): string
+    {
+        return "clips/{$id}/{$file}";
+    }
+
     /** @return list<string> the folders in which an asset's files may lie */
     public static function folders(string $id): array
     {
-        return ["pictures/{$id}", "takes/{$id}", "music/{$id}"];
+        return ["pictures/{$id}", "takes/{$id}", "music/{$id}", "clips/{$id}"];
     }
 
     /** The light of a picture when a recipe was followed; null where it is not known. */

@@ -66,6 +66,14 @@ class AssetRecord
     #[ORM\Column(type: 'json')]
     public array $peaks = [];
 
+    /** Per cent of it that is made ready, where that takes long; null where it is not known. */
+    #[ORM\Column(type: 'smallint', nullable: true)]
+    public ?int $progress = null;
+
+    /** @var array{asset: string, frame: int}|null the frame of a clip that it is, where it was taken from one */
+    #[ORM\Column(type: 'json', nullable: true)]
+    public ?array $taken = null;
+
     /** @param list<string> $after slides that a picture's new slide should follow, the nearest first */
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
@@ -102,7 +110,7 @@ class AssetRecord
     {
         return [
             'id' => (string) $this->id, 'kind' => $this->kind->value, 'file' => $this->file, 'slide' => $this->slide,
-            'state' => $this->state->value, 'problem' => $this->problem, 'same' => null === $this->same ? null : (string) $this->same,
+            'state' => $this->state->value, 'progress' => $this->progress, 'problem' => $this->problem, 'same' => null === $this->same ? null : (string) $this->same,
         ];
     }
 }

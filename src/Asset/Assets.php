@@ -35,6 +35,30 @@ final readonly class Assets
         return $asset;
     }
 
+    /**
+     * A frame of a clip comes in as a picture: there is nothing to send.
+     *
+     * @param list<string> $after
+     */
+    public function take(User $owner, Uuid $place, string $clip, int $frame, string $file, string $slide, array $after): AssetRecord
+    {
+        return $this->entities->wrapInTransaction(function () use ($owner, $place, $clip, $frame, $file, $slide, $after): AssetRecord {
+            $asset = new AssetRecord($owner, $place, Arriving::Picture, self::name($file, Arriving::Picture), $slide, $after);
+            $asset->taken = ['asset' => $clip, 'frame' => $frame];
+            $this->entities->persist($asset);
+            $this->waits($asset);
+
+            return $asset;
+        });
+    }
+
+    private function waits(AssetRecord $asset): void
+    {
+        $asset->become(AssetAct::Finish);
+        $asset->finishedAt = (int) (microtime(true) * 1000);
+        $this->bus->dispatch(new PrepareAssets((string) $asset->owner->id));
+    }
+
     /** @throws Refused when it is finished, or has other bytes in that place */
     public function receive(AssetRecord $asset, int $number, string $bytes): void
     {
@@ -91,9 +115,7 @@ final readonly class Assets
             }
             $missing = array_values(array_diff(range(0, $parts - 1), $this->parts($asset)));
             if ([] === $missing) {
-                $asset->become(AssetAct::Finish);
-                $asset->finishedAt = (int) (microtime(true) * 1000);
-                $this->bus->dispatch(new PrepareAssets((string) $asset->owner->id));
+                $this->waits($asset);
             }
 
             return $missing;

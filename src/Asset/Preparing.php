@@ -14,9 +14,12 @@ use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Message\Message;
 use Rhapsode\Studio\Captions\CaptionFile;
+use Rhapsode\Studio\Prepare\ClipKind;
+use Rhapsode\Studio\Prepare\ClipPreparer;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Rhapsode\Studio\Prepare\MeasuredPicture;
 use Rhapsode\Studio\Prepare\MusicPreparer;
+use Rhapsode\Studio\Prepare\PreparedClip;
 use Rhapsode\Studio\Prepare\PreparedPicture;
 use Rhapsode\Studio\Prepare\SoundPreparer;
 use Rhapsode\Studio\Prepare\SoundReader;
@@ -51,7 +54,7 @@ final readonly class Preparing
         $path = $this->whole($asset, $scratch);
 
         return match ($asset->kind) {
-            Arriving::Picture => $this->picture($asset, $path, $scratch),
+            Arriving::Picture, Arriving::Clip => $this->shown($asset, $path, $scratch),
             Arriving::Voice => $this->voice($asset, $path, $scratch),
             Arriving::Music => $this->music($asset, $path, $scratch),
             Arriving::Captions => CaptionFile::text((string) file_get_contents($path, length: CaptionFile::MOST_BYTES + 1)),
@@ -62,6 +65,11 @@ final readonly class Preparing
     private function whole(AssetRecord $asset, Scratch $scratch): string
     {
         $path = $scratch->path('whole');
+        if (null !== $asset->taken) {
+            ClipPreparer::still($this->store->near(AssetFiles::clip($asset->taken['asset'])), $asset->taken['frame'], $path);
+
+            return $path;
+        }
         $whole = fopen($path, 'w') ?: throw new \RuntimeException('The disk is full.');
         foreach ($this->entities->getRepository(AssetPart::class)->findBy(['asset' => $asset], ['number' => 'ASC']) as $part) {
             $from = fopen($this->store->near($this->store->has($part->key()) ? $part->key() : $part->earlierKey()), 'r') ?: throw new \RuntimeException('A part is missing.');
@@ -75,9 +83,9 @@ final readonly class Preparing
         return $path;
     }
 
-    private function picture(AssetRecord $asset, string $path, Scratch $scratch): Picture
+    /** Whether it moves, its bytes tell, whatever it was sent as. */
+    private function shown(AssetRecord $asset, string $path, Scratch $scratch): Picture
     {
-        $id = (string) $asset->id;
         $asset->hash = (string) hash_file('sha256', $path);
         $same = $this->same($asset);
         $known = $same?->asset();
@@ -87,21 +95,65 @@ final readonly class Preparing
             return $known;
         }
         mkdir($scratch->path('made'));
-        $measured = $this->sandboxed($path, $scratch->path('made'));
-        $this->files->keep($id, $scratch->path('made'), [PreparedPicture::MASTER, PreparedPicture::FULL, PreparedPicture::LIGHT, PreparedPicture::THUMB, $measured->text('original', 40)]);
+        $moves = null !== ClipKind::of((string) file_get_contents($path, length: 64));
 
-        $found = MeasuredPicture::of($scratch->path('made/' . PreparedPicture::THUMB));
+        return $moves ? $this->clip($asset, $path, $scratch->path('made')) : $this->picture($asset, $path, $scratch->path('made'));
+    }
 
-        return new Picture(
-            $id,
-            $asset->file,
+    private function picture(AssetRecord $asset, string $path, string $made): Picture
+    {
+        $measured = $this->sandboxed($path, $made);
+        $this->files->keep((string) $asset->id, $made, [...PreparedPicture::ALL, $measured->text('original', 40)]);
+
+        return $this->measured($asset, $made, new PreparedPicture(
             $measured->whole('width', 1, 1_000_000),
             $measured->whole('height', 1, 1_000_000),
+            '',
             Source::in($measured),
-            $measured->text('description', Limits::WORDS, ''),
+            $measured->text('description', Limits::WORDS),
+        ));
+    }
+
+    /** It takes long: how far it is, is told as it goes. */
+    private function clip(AssetRecord $asset, string $path, string $made): Picture
+    {
+        $id = (string) $asset->id;
+        $prepared = (new ClipPreparer())->prepare($path, $made, fn(float $share) => $this->tell($asset, (int) (100 * $share)), true);
+        $this->files->keep($id, $made, PreparedPicture::ALL);
+        foreach ([PreparedClip::FULL, PreparedClip::LIGHT, PreparedClip::STRIP, $prepared->original] as $file) {
+            $this->store->once(AssetFiles::clip($id, $file), static fn(string $to): bool => copy("{$made}/{$file}", $to));
+        }
+        foreach (null === $prepared->clip->loudness ? [] : [MeasuredMusic::FULL, MeasuredMusic::LIGHT] as $file) {
+            $this->store->once(AssetFiles::music($id, $file), static fn(string $to): bool => copy("{$made}/{$file}", $to));
+        }
+
+        return $this->measured($asset, $made, $prepared->poster, $prepared);
+    }
+
+    /** Beside the entity, which is written when all is done. */
+    private function tell(AssetRecord $asset, int $progress): void
+    {
+        if ($progress !== $asset->progress) {
+            $asset->progress = $progress;
+            $this->entities->getConnection()->executeStatement('UPDATE asset SET progress = ? WHERE id = ?', [$progress, (string) $asset->id]);
+        }
+    }
+
+    private function measured(AssetRecord $asset, string $made, PreparedPicture $picture, ?PreparedClip $clip = null): Picture
+    {
+        $found = MeasuredPicture::of($made . '/' . PreparedPicture::THUMB);
+
+        return new Picture(
+            (string) $asset->id,
+            $asset->file,
+            $picture->width,
+            $picture->height,
+            $clip->source ?? $picture->source,
+            $clip->description ?? $picture->description,
             $found->matters,
             $found->unbordered,
             $found->isSoft,
+            $clip?->clip,
         );
     }
 

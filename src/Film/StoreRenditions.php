@@ -8,6 +8,7 @@ use Rhapsode\App\Asset\AssetFiles;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\Drawings;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Picture\Levels;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
@@ -22,6 +23,16 @@ final readonly class StoreRenditions implements Renditions
     public function picture(Rendition $rendition, Shape $shape): string
     {
         return $this->store->near($this->files->rendition($rendition, $shape) ?? throw ToolFailed::notRead($rendition->name()));
+    }
+
+    public function clip(string $asset): string
+    {
+        return $this->store->near(AssetFiles::clip($asset));
+    }
+
+    public function levels(string $asset): ?Levels
+    {
+        return $this->files->levels($asset);
     }
 
     public function sound(Play $play): string

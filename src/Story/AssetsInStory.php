@@ -56,7 +56,7 @@ final readonly class AssetsInStory
         }
 
         return match (true) {
-            $made instanceof Picture => $this->picture($asset, $made),
+            $made instanceof Picture => $this->picture($asset, $made, $story),
             $made instanceof Voice => new AddVoice($made, $asset->slide),
             $made instanceof Music => new AddMusic($made, (string) Uuid::v7()),
             \is_string($made) => self::captions($made, $story),
@@ -65,9 +65,12 @@ final readonly class AssetsInStory
     }
 
     /** The same file as one whose slide was undone comes back as that one. */
-    private function picture(AssetRecord $asset, Picture $picture): Edit
+    private function picture(AssetRecord $asset, Picture $picture, Story $story): Edit
     {
         $asset->same = null;
+        // A frame of a clip is whose the clip is.
+        $clip = null === $asset->taken ? null : $story->picture($asset->taken['asset']);
+        $picture = null === $clip ? $picture : $picture->withSource($clip->source);
 
         return new AddPicture($picture, $asset->slide, $asset->after);
     }

@@ -11,11 +11,13 @@ use Rhapsode\App\Asset\Assets;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Problem;
 use Rhapsode\App\Shared\Store;
+use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Picture\Form;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
+use Rhapsode\Studio\Prepare\PreparedClip;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -73,7 +75,7 @@ final readonly class StoryAssetsController
         methods: ['GET'],
         requirements: [
             'asset' => Requirement::UUID,
-            'name' => '(full|thumb|whole(-thumb)?(-g[0-9a-f]{6})?)(-(t(90|180|270)|r[0-9a-f]{16}))?\.jpg|voice\.flac|music\.ogg',
+            'name' => 'clip\.mp4|strip\.jpg|(full|thumb|whole(-thumb)?(-g[0-9a-f]{6})?)(-(t(90|180|270)|r[0-9a-f]{16}))?\.jpg|voice\.flac|music\.ogg',
         ],
     )]
     public function file(#[MapEntity] StoryRecord $story, string $asset, string $name): Response
@@ -81,14 +83,43 @@ final readonly class StoryAssetsController
         $document = $story->story();
         [$key, $type] = match (true) {
             'voice.flac' === $name => [null === $document->voice($asset) ? null : AssetFiles::voice($asset), 'audio/flac'],
+            'clip.mp4' === $name => [self::clip($document, $asset, PreparedClip::LIGHT), 'video/mp4'],
+            'strip.jpg' === $name => [self::clip($document, $asset, PreparedClip::STRIP), 'image/jpeg'],
             'music.ogg' === $name => [
-                null === $document->music($asset) ? null : AssetFiles::music($asset, MeasuredMusic::LIGHT),
+                self::isSilent($document, $asset) ? null : AssetFiles::music($asset, MeasuredMusic::LIGHT),
                 'audio/ogg',
             ],
             default => [$this->rendition($document, $asset, substr($name, 0, -4)), 'image/jpeg'],
         };
 
         return Media::of($this->store, $key ?? throw new NotFoundHttpException(), $type);
+    }
+
+    private static function clip(Story $document, string $asset, string $file): ?string
+    {
+        return null === $document->picture($asset)?->clip ? null : AssetFiles::clip($asset, $file);
+    }
+
+    private static function isSilent(Story $document, string $asset): bool
+    {
+        return null === $document->music($asset) && null === $document->picture($asset)?->clip?->loudness;
+    }
+
+    /** A frame of a clip becomes a picture on a slide of its own. */
+    #[Route('/{asset}/frames', name: 'take_frame', methods: ['POST'], requirements: ['asset' => Requirement::UUID])]
+    public function take(#[MapEntity] StoryRecord $story, string $asset, #[MapRequestPayload(acceptFormat: 'json')] NewFrame $new): JsonResponse
+    {
+        $clip = $story->story()->picture($asset);
+        if (null === $clip?->clip) {
+            throw new NotFoundHttpException();
+        }
+        if ($new->frame >= $clip->clip->frames) {
+            throw new Refused('clip.no-such-frame');
+        }
+        $file = \sprintf('%s %04d.png', pathinfo($clip->file, \PATHINFO_FILENAME), $new->frame);
+        $made = $this->assets->take($story->owner, $story->id, $asset, $new->frame, $file, $new->slide, $new->after);
+
+        return new JsonResponse($made->toArray() + ['parts' => []], 201);
     }
 
     /** Only what the story shows, or has shown, is made: whoever asks cannot have as much made as they like. */

@@ -4,20 +4,24 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Folder;
 
+use Rhapsode\Core\Asset\Clip;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Picture\Form;
+use Rhapsode\Core\Picture\Levels;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
 use Rhapsode\Core\Words\LightMap;
+use Rhapsode\Studio\Prepare\ClipPreparer;
 use Rhapsode\Studio\Prepare\LevelsOf;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Rhapsode\Studio\Prepare\MeasuredPicture;
 use Rhapsode\Studio\Prepare\MeasuredSound;
 use Rhapsode\Studio\Prepare\MusicPreparer;
 use Rhapsode\Studio\Prepare\PicturePreparer;
+use Rhapsode\Studio\Prepare\PreparedClip;
 use Rhapsode\Studio\Prepare\PreparedPicture;
 use Rhapsode\Studio\Prepare\SoundPreparer;
 use Rhapsode\Studio\Prepare\WholePicture;
@@ -67,6 +71,25 @@ final class FolderRenditions implements Renditions
         $size = json_decode((string) file_get_contents($folder . '/size.json'), true, 4, \JSON_THROW_ON_ERROR);
 
         return new PreparedPicture($size['width'], $size['height']);
+    }
+
+    /** @throws Unreadable */
+    public function addClip(string $id, string $path): PreparedClip
+    {
+        $folder = $this->known['picture:' . $id] = $this->known['music:' . $id] = $this->folderOf('clip', $id, $path);
+        if (!is_file($folder . '/clip.json')) {
+            $made = $this->made($folder, static fn(string $new): PreparedClip => (new ClipPreparer())->prepare($path, $new));
+            file_put_contents($folder . '/clip.json', json_encode(
+                ['width' => $made->poster->width, 'height' => $made->poster->height, 'clip' => $made->clip->toArray()],
+                \JSON_THROW_ON_ERROR,
+            ));
+        }
+        $known = Fields::of(json_decode((string) file_get_contents($folder . '/clip.json'), true));
+
+        return new PreparedClip(
+            new PreparedPicture($known->whole('width', 1, 100_000), $known->whole('height', 1, 100_000)),
+            Clip::read($known->object('clip')),
+        );
     }
 
     /** @throws Unreadable */
@@ -139,6 +162,16 @@ final class FolderRenditions implements Renditions
         return $this->once($whole, static fn(string $new) => WholePicture::make($full, $new, $shape, colour: $rendition->ground));
     }
 
+    public function clip(string $asset): string
+    {
+        return $this->known['clip:' . $asset] . '/' . PreparedClip::FULL;
+    }
+
+    public function levels(string $asset): Levels
+    {
+        return LevelsOf::picture($this->known['picture:' . $asset] . '/' . PreparedPicture::THUMB);
+    }
+
     public function sound(Play $play): string
     {
         return Bus::Voice === $play->bus ? $this->voice($play->asset) : $this->known['music:' . $play->asset] . '/' . MeasuredMusic::FULL;
@@ -160,7 +193,7 @@ final class FolderRenditions implements Renditions
         $folder = $this->known['picture:' . $id];
         $path = $folder . '/' . PreparedPicture::following($file, $recipe);
         if (!is_file($path)) {
-            $levels = $recipe->tone->clear ? LevelsOf::picture($folder . '/' . PreparedPicture::THUMB) : null;
+            $levels = $recipe->tone->clear ? $this->levels($id) : null;
             (new PicturePreparer())->follow($file, $recipe, $folder . '/' . PreparedPicture::MASTER, $folder, $levels);
         }
 

@@ -23,18 +23,21 @@ use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\TimedCaption;
 use Rhapsode\Core\Words\LightMap;
 use Rhapsode\Studio\Captions\CaptionFile;
+use Rhapsode\Studio\Prepare\ClipProbe;
 use Rhapsode\Studio\Tool\Unreadable;
 
 /**
  * Reads a story from a folder: from its story.json, or from what people have lying about.
  *
- * Pictures in natural order of their names; a sound of the same stem is that slide's narration, `STEM.txt` its script,
+ * Pictures and clips in natural order of their names; a sound of the same stem is that slide's narration, `STEM.txt` its script,
  * `STEM.caption.txt` the words on its picture; `title.txt` the title; `sources.csv` (file,title,author,source,licence)
  * the credits; `bed.mp3` (any sound format) the music under it; `captions.vtt` or `captions.srt` its captions.
  */
 final readonly class StoryFolder
 {
     private const PICTURES = ['jpg', 'jpeg', 'png', 'webp', 'heic', 'heif', 'avif', 'tif', 'tiff', 'gif'];
+    /** Those of a picture's stem are its sound. */
+    private const CLIPS = ['mp4', 'm4v', 'mov', 'webm', 'mkv', 'avi'];
     private const SOUNDS = ['wav', 'mp3', 'm4a', 'mp4', 'ogg', 'oga', 'opus', 'flac', 'webm', 'weba', 'aac', 'aif', 'aiff'];
 
     public function __construct(private string $folder, private FolderRenditions $renditions) {}
@@ -75,7 +78,9 @@ final readonly class StoryFolder
         }
         foreach ($story->assets as $asset) {
             $this->named($asset->file, fn(string $path) => match ($asset->kind()) {
-                AssetKind::Picture => $this->renditions->addPicture($asset->id, $path),
+                AssetKind::Picture => $asset instanceof Picture && null !== $asset->clip
+                    ? $this->renditions->addClip($asset->id, $path)
+                    : $this->renditions->addPicture($asset->id, $path),
                 AssetKind::Voice => $this->renditions->addTake($asset->id, $path),
                 AssetKind::Music => $this->renditions->addMusic($asset->id, $path),
             });
@@ -84,33 +89,61 @@ final readonly class StoryFolder
         return $story;
     }
 
+    /** Measured, and ready to be shown. */
+    private function picture(string $id, string $name, bool $moves, Source $source): Picture
+    {
+        $clip = $moves ? $this->named($name, fn(string $path) => $this->renditions->addClip($id, $path)) : null;
+        $prepared = $clip->poster ?? $this->named($name, fn(string $path) => $this->renditions->addPicture($id, $path));
+        $measured = $this->renditions->measured($id);
+
+        return new Picture(
+            $id,
+            $name,
+            $prepared->width,
+            $prepared->height,
+            $source,
+            '',
+            $measured->matters,
+            $measured->unbordered,
+            $measured->isSoft,
+            $clip?->clip,
+        );
+    }
+
+    /**
+     * Files that hold moving pictures, and are not the voice of a picture that is there too.
+     *
+     * @param list<string> $names
+     *
+     * @return list<string>
+     */
+    private function clips(array $names): array
+    {
+        $stem = static fn(string $name): string => pathinfo($name, \PATHINFO_FILENAME);
+        $pictures = array_map($stem, $this->ending($names, self::PICTURES));
+
+        return array_values(array_filter(
+            $this->ending($names, self::CLIPS),
+            fn(string $name): bool => !\in_array($stem($name), $pictures, true) && !ClipProbe::isSound($this->folder . '/' . $name),
+        ));
+    }
+
     private function lyingAbout(): Story
     {
         $names = FileOrder::sorted(array_values(array_filter(scandir($this->folder) ?: [], fn(string $name): bool => '.' !== $name[0] && is_file($this->folder . '/' . $name))));
+        $clips = $this->clips($names);
         $sounds = [];
-        foreach ($this->ending($names, self::SOUNDS) as $name) {
+        foreach (array_diff($this->ending($names, self::SOUNDS), $clips) as $name) {
             $sounds[pathinfo($name, \PATHINFO_FILENAME)] ??= $name;
         }
         $sources = $this->sources();
         $title = trim($this->text('title.txt'));
         $slides = '' === $title ? [] : [new Slide('title', Layout::Title, Layout::Title->usualLayers())];
         $assets = [];
-        foreach ($this->ending($names, self::PICTURES) as $name) {
+        foreach (FileOrder::sorted([...$this->ending($names, self::PICTURES), ...$clips]) as $name) {
             $id = 'p' . substr(hash('sha256', $name), 0, 16);
             $stem = pathinfo($name, \PATHINFO_FILENAME);
-            $prepared = $this->named($name, fn(string $path) => $this->renditions->addPicture($id, $path));
-            $measured = $this->renditions->measured($id);
-            $assets[$id] = new Picture(
-                $id,
-                $name,
-                $prepared->width,
-                $prepared->height,
-                $sources[$name] ?? new Source(),
-                '',
-                $measured->matters,
-                $measured->unbordered,
-                $measured->isSoft,
-            );
+            $assets[$id] = $this->picture($id, $name, \in_array($name, $clips, true), $sources[$name] ?? new Source());
             $voice = null;
             if (isset($sounds[$stem])) {
                 $take = 't' . substr($id, 1);

@@ -42,8 +42,10 @@ final readonly class Mixer
         $samples = max(1, $plan->frames() * Rate::SAMPLES_PER_FRAME);
         $graph = new SoundGraph();
         $mixed = ['[' . $this->row($plan->plays(Bus::Voice), $samples, $scratch, $graph) . ']'];
-        foreach ($plan->plays(Bus::Bed) as $play) {
-            $mixed[] = '[' . $this->bed($play, $scratch, $graph) . ']';
+        foreach (Bus::wide() as $bus) {
+            foreach ($plan->plays($bus) as $play) {
+                $mixed[] = '[' . $this->wide($play, $scratch, $graph) . ']';
+            }
         }
         $limited = \sprintf(
             'aresample=%d,alimiter=limit=%.4F:level=0:attack=2:release=60:latency=1,aresample=%d',
@@ -136,7 +138,7 @@ final readonly class Mixer
         ] : null;
     }
 
-    private function bed(Play $play, Scratch $scratch, SoundGraph $graph): string
+    private function wide(Play $play, Scratch $scratch, SoundGraph $graph): string
     {
         $music = $graph->input(['-i', Tool::file($this->renditions->sound($play))]);
         $gains = $this->gains($play, $scratch, $graph);

@@ -15,6 +15,8 @@ final readonly class PreparedPicture
     public const THUMB = 'thumb.jpg';
     public const LIGHT = 'light.bin';
     public const LEVELS = 'levels.json';
+    /** What every picture has. */
+    public const ALL = [self::MASTER, self::FULL, self::LIGHT, self::THUMB];
 
     /**
      * @param string $original the file that holds the original without its metadata

@@ -29,6 +29,8 @@ final class Canvas
     /** @var list<CData> keeps the memory of the planes */
     private array $held = [];
     private CData $source;
+    /** @var list<array{CData, int, int, int}> as those of the target */
+    private array $sourcePlanes = [];
     private CData $target;
     private CData $params;
     private CData $sourceFormat;
@@ -48,7 +50,7 @@ final class Canvas
         $this->params = self::params(self::BICUBIC);
         $this->sourceFormat = self::format($sourceWidth, $sourceHeight);
         $this->targetFormat = self::format($width, $height);
-        [$this->source] = $this->buffer('zimg_image_buffer_const', self::planar($sourceWidth, $sourceHeight));
+        [$this->source, $this->sourcePlanes] = $this->buffer('zimg_image_buffer_const', self::planar($sourceWidth, $sourceHeight));
         [$this->target, $this->planes] = $this->buffer('zimg_image_buffer', self::planar($width, $height));
         // Planes whose rows need no padding lie one behind the other, and are read as one.
         $this->isWhole = 0 === $width % (2 * self::ALIGN) && 0 === $width * $height / 4 % self::ALIGN;
@@ -72,6 +74,23 @@ final class Canvas
         $canvas->fill($jpeg, $sourceWidth, $sourceHeight);
 
         return $canvas;
+    }
+
+    /** For video of that even size: each frame of it is put in before a frame is taken from it. */
+    public static function ofVideo(int $sourceWidth, int $sourceHeight, int $width, int $height): self
+    {
+        return new self($sourceWidth, $sourceHeight, $width, $height);
+    }
+
+    /** @param string $yuv a frame of the source's size, planar yuv420p */
+    public function refill(string $yuv): void
+    {
+        $offset = 0;
+        foreach ($this->sourcePlanes as [$data, $stride, $width, $height]) {
+            $rows = $stride === $width ? substr($yuv, $offset, $width * $height) : self::padded($yuv, $offset, $width, $height, $stride);
+            \FFI::memcpy($data, $rows, \strlen($rows));
+            $offset += $width * $height;
+        }
     }
 
     /** Reads the picture, brings it to the canvas's size and to video's colours (Rec. 709, limited range, from sRGB's components). */

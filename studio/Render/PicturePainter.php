@@ -24,6 +24,11 @@ final readonly class PicturePainter implements LayerPainter
         if (!$layer instanceof PlannedPicture || $layer->isStill()) {
             return null;
         }
+        if (null !== $layer->clip) {
+            $clip = new ClipFrames($layer, $layer->clip, $this->renditions, $this->shape, $this->format);
+
+            return static fn(int $frame): string => $clip->at($frame, $scene);
+        }
         $canvas = $this->canvas($layer);
 
         return static fn(int $frame): string => $canvas->frame($layer->move->at($scene->progress($frame)));

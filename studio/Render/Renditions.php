@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Render;
 
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Picture\Levels;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Sound\Play;
 
@@ -14,7 +15,13 @@ interface Renditions
     /** A prepared picture: JPEG, upright, sRGB, as its rendition says; whole ones in the film's shape. */
     public function picture(Rendition $rendition, Shape $shape): string;
 
-    /** What is played: FLAC at 48 kHz, one channel for a voice, two for a bed. */
+    /** A prepared clip, of which frames are taken (PreparedClip::FULL). */
+    public function clip(string $asset): string;
+
+    /** How dark and how light a picture is, or the frame that stands for a clip; null where that is not known. */
+    public function levels(string $asset): ?Levels;
+
+    /** What is played: FLAC at 48 kHz, one channel for a voice, two for all else. */
     public function sound(Play $play): string;
 
     /**

@@ -133,9 +133,16 @@ test('two mark one picture at once, one of them without a connection: what was s
   await expect(page.getByText('Not saved yet: no connection. It will be sent.')).toBeVisible();
   await context.setOffline(false);
   await expect.poll(async () => (await recipe(page, 4)).eyes?.length, { timeout: 30_000 }).toBe(1);
+  const [first] = (await recipe(page, 4)).eyes ?? [];
   await other.getByRole('button', { name: 'Add a mark' }).click();
+  await other
+    .getByRole('button', { name: /^Red eye/ })
+    .last()
+    .focus();
+  await press(other, 'ArrowRight', 12);
+  await expect.poll(async () => (await recipe(page, 4)).eyes?.at(-1)?.x).toBeGreaterThan((first?.x ?? 1) + 0.1);
   await saved(other);
-  await expect.poll(async () => (await recipe(page, 4)).eyes?.length).toBe(1);
+  // What the one said meanwhile can be had back by the other.
   await other.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(async () => (await recipe(page, 4)).eyes?.length).toBe(1);
+  await expect.poll(async () => (await recipe(page, 4)).eyes).toEqual([first]);
 });

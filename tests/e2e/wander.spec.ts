@@ -12,6 +12,8 @@ import { signIn } from './helpers';
  * keys, goes back, reloads, loses the network. The same seed walks the same way as far as the machine lets it.
  */
 const ACTS = Number(process.env.WANDER_ACTS ?? 400);
+/** Other walks by hand: it is added to every seed. */
+const OTHER = Number(process.env.WANDER_SEED ?? 0);
 const ODD = [
   '',
   'x'.repeat(400),
@@ -292,7 +294,7 @@ for (const { seed, name, size, fresh, sample } of walks) {
       const { handIns } = await (await page.request.get(`/api/assignments/${assignment.id}`)).json();
       starts.push(`/assignments/${assignment.id}`, ...(handIns as { id: string }[]).map((h) => `/handins/${h.id}`));
     }
-    const walk = new Walk(page, random(seed), name, touch, starts, all);
+    const walk = new Walk(page, random(seed + OTHER), name, touch, starts, all);
     await walk.go(ACTS);
     await walk.settle().catch((error: unknown) => walk.troubles.push(`at the end: ${String(error)}`));
     note('met', walk.met.keys());

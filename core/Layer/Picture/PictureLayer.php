@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Layer\Picture;
 
+use Rhapsode\Core\Asset\Clip;
 use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Document\Fields;
@@ -14,6 +15,7 @@ use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Framing\Placing;
 use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\LayerKind;
@@ -24,7 +26,7 @@ use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Words\Typesetter;
 
-/** A picture over the whole slide. */
+/** A picture over the whole slide. $part is what is shown of one that moves; null for all of it. */
 final readonly class PictureLayer implements Layer
 {
     public Ground $ground;
@@ -36,6 +38,7 @@ final readonly class PictureLayer implements Layer
         public Fit $fit = Fit::Auto,
         public Framing $framing = new Framing(),
         ?Ground $ground = null,
+        public ?Part $part = null,
     ) {
         $this->ground = $ground ?? Ground::blurred();
     }
@@ -49,6 +52,7 @@ final readonly class PictureLayer implements Layer
             $in->choice('fit', Fit::class, Fit::Auto),
             $in->has('framing') ? Framing::read($in->object('framing')) : new Framing(),
             Ground::read($in, 'ground'),
+            $in->has('part') ? Part::read($in->object('part')) : null,
         );
     }
 
@@ -78,7 +82,10 @@ final readonly class PictureLayer implements Layer
             ? $this->framing
             : $this->framing->withFrames(static fn(Frame $frame): Frame => $before->recipe->carried($frame, $recipe));
 
-        return $this->with(recipe: $recipe, framing: $framing);
+        // A part of one clip is none of another.
+        $part = $this->asset === $before->asset || \array_key_exists('part', $told) ? $this->part : null;
+
+        return $this->with(recipe: $recipe, framing: $framing, part: $part);
     }
 
     public function id(): string
@@ -104,6 +111,9 @@ final readonly class PictureLayer implements Layer
         }
         $ratio = $this->recipe->ratio($picture);
         $matters = $this->recipe->matters($picture);
+        if (null !== $picture->clip) {
+            return $this->moving($picture->clip, $context, $ratio, $matters);
+        }
         $form = Framer::isWhole($this->fit, $ratio, $context->shape, $matters) ? Form::Whole : Form::Full;
 
         return new PlannedPicture(
@@ -112,6 +122,31 @@ final readonly class PictureLayer implements Layer
             $this->move($context, $ratio, $matters),
             null === $matters || Form::Whole === $form ? [] : Placing::heads($matters),
         );
+    }
+
+    /** A clip moves already: it is shown from one place, unless frames were set. What matters in it may be elsewhere a moment later. */
+    private function moving(Clip $clip, LayerContext $context, float $ratio, ?Matters $matters): PlannedPicture
+    {
+        $part = $this->part ?? new Part();
+        $framing = Motion::Auto === $this->framing->motion ? new Framing(Motion::Still) : $this->framing;
+        $seconds = Rate::seconds($context->frames);
+        $form = Framer::isWhole($this->fit, $ratio, $context->shape, $matters) ? Form::Whole : Form::Full;
+
+        return new PlannedPicture(
+            $this->id,
+            $this->rendition($form),
+            Framer::move($this->fit, $framing, $ratio, $context->shape, $seconds, $context->slide, $context->moments, $matters),
+            [],
+            new PlannedClip($part->from, $part->end($clip), Form::Whole === $form ? self::amid($ratio, $context->shape) : Frame::all(), $this->recipe),
+        );
+    }
+
+    /** Where a picture that is shown whole lies on its slide. */
+    private static function amid(float $ratio, Shape $shape): Frame
+    {
+        $wider = $ratio / $shape->ratio();
+
+        return Frame::about(0.5, 0.5, min(1.0, $wider), min(1.0, 1 / $wider));
     }
 
     /** What it does by itself is remembered: where it lies best is looked for in many places. */
@@ -151,6 +186,7 @@ final readonly class PictureLayer implements Layer
         return [
             'id' => $this->id, 'kind' => $this->kind()->value, 'asset' => $this->asset,
             'recipe' => $this->recipe->toArray(), 'fit' => $this->fit->value, 'framing' => $this->framing->toArray(),
-        ] + (Ground::BLURRED === $this->ground->toString() ? [] : ['ground' => $this->ground->toString()]);
+        ] + (Ground::BLURRED === $this->ground->toString() ? [] : ['ground' => $this->ground->toString()])
+            + (null === $this->part ? [] : ['part' => $this->part->toArray()]);
     }
 }

@@ -13,12 +13,12 @@ use Rhapsode\Core\Picture\Rendition;
 
 /**
  * A rendition, of which the frames of a move are seen from one after the other while its scene is. $heads lie in the rendition, where
- * that is known: what is laid over the picture keeps off them.
+ * that is known: what is laid over the picture keeps off them. $clip is what moves in it.
  */
 final readonly class PlannedPicture implements PlannedLayer
 {
     /** @param list<Frame> $heads */
-    public function __construct(private string $id, public Rendition $rendition, public Move $move, public array $heads = []) {}
+    public function __construct(private string $id, public Rendition $rendition, public Move $move, public array $heads = [], public ?PlannedClip $clip = null) {}
 
     public function id(): string
     {
@@ -32,12 +32,12 @@ final readonly class PlannedPicture implements PlannedLayer
 
     public function hash(): string
     {
-        return substr(hash('sha256', json_encode([$this->rendition->toArray(), $this->move->toArray()], \JSON_THROW_ON_ERROR)), 0, 24);
+        return substr(hash('sha256', json_encode(array_filter([$this->rendition->toArray(), $this->move->toArray(), $this->clip?->toArray()]), \JSON_THROW_ON_ERROR)), 0, 24);
     }
 
     public function isStill(): bool
     {
-        return $this->move->isStill();
+        return null === $this->clip && $this->move->isStill();
     }
 
     public function opacity(): Envelope
@@ -47,6 +47,7 @@ final readonly class PlannedPicture implements PlannedLayer
 
     public function toArray(): array
     {
-        return ['id' => $this->id, 'kind' => $this->kind()->value, 'rendition' => $this->rendition->toArray(), 'path' => $this->move->toArray()];
+        return ['id' => $this->id, 'kind' => $this->kind()->value, 'rendition' => $this->rendition->toArray(), 'path' => $this->move->toArray()]
+            + (null === $this->clip ? [] : ['clip' => $this->clip->toArray()]);
     }
 }

@@ -92,7 +92,8 @@ final readonly class WordsLayer implements Layer
         foreach ($context->under as $layer) {
             $under = $layer instanceof PlannedPicture ? $layer : $under;
         }
-        $light = null === $under ? null : $context->lights[$under->rendition->lightKey()] ?? null;
+        // What moves is now dark and now light: words on it stand on their plate.
+        $light = null === $under || null !== $under->clip ? null : $context->lights[$under->rendition->lightKey()] ?? null;
 
         return $context->memo->recall(
             $context->key(

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Render;
+
+use Rhapsode\Core\Geometry\Frame;
+
+/** Lays frames upon a part of one that stays. All are planar yuv420p, so that the part lies at even pixels. */
+final readonly class Inset
+{
+    public int $width;
+    public int $height;
+    private int $left;
+    private int $top;
+
+    /** @param string $ground a frame of that width and height */
+    public function __construct(Frame $box, private string $ground, private int $groundWidth, private int $groundHeight)
+    {
+        $this->left = 2 * (int) floor($box->x * $groundWidth / 2 + 1e-6);
+        $this->top = 2 * (int) floor($box->y * $groundHeight / 2 + 1e-6);
+        $this->width = min($groundWidth, 2 * (int) ceil(($box->x + $box->width) * $groundWidth / 2 - 1e-6)) - $this->left;
+        $this->height = min($groundHeight, 2 * (int) ceil(($box->y + $box->height) * $groundHeight / 2 - 1e-6)) - $this->top;
+    }
+
+    /** @param string $frame of the part's width and height */
+    public function with(string $frame): string
+    {
+        $parts = [];
+        $from = $at = 0;
+        foreach ([1, 2, 2] as $by) {
+            $across = intdiv($this->groundWidth, $by);
+            $width = intdiv($this->width, $by);
+            // Row by row: what lies before it since the row above, then the part's own.
+            $to = $at + intdiv($this->top, $by) * $across + intdiv($this->left, $by);
+            $begun = $at;
+            for ($row = 0; $row < intdiv($this->height, $by); ++$row, $to += $across) {
+                $parts[] = substr($this->ground, $begun, $to - $begun);
+                $parts[] = substr($frame, $from, $width);
+                $from += $width;
+                $begun = $to + $width;
+            }
+            $at += $across * intdiv($this->groundHeight, $by);
+            $parts[] = substr($this->ground, $begun, $at - $begun);
+        }
+
+        return implode('', $parts);
+    }
+}
