@@ -43,6 +43,9 @@ final class Limits
     public const STOPS = 6;
     public const BEDS = 50;
     public const TIMED_CAPTIONS = 5000;
+    /** Small frames of a clip at most, and in a row, where they are laid out as one picture. */
+    public const STRIP = 120;
+    public const STRIP_ACROSS = 10;
     /** In one request. */
     public const EDITS = 300;
 

@@ -107,8 +107,8 @@ final readonly class ClipPreparer
     private function strip(string $folder, int $frames): void
     {
         $step = PreparedClip::step($frames);
-        $rows = (int) ceil(ceil($frames / $step) / PreparedClip::ACROSS);
-        $filter = \sprintf("select='not(mod(n\\,%d))',scale=-2:%d,tile=%dx%d", $step, self::STRIP_HEIGHT, PreparedClip::ACROSS, $rows);
+        $rows = (int) ceil(ceil($frames / $step) / Limits::STRIP_ACROSS);
+        $filter = \sprintf("select='not(mod(n\\,%d))',scale=-2:%d,tile=%dx%d", $step, self::STRIP_HEIGHT, Limits::STRIP_ACROSS, $rows);
         Tool::ffmpeg([
             '-v', 'error', '-i', Tool::file($folder . '/' . PreparedClip::LIGHT), '-vf', $filter, '-vsync', '0', '-frames:v', '1', '-q:v', '5', '-fflags', '+bitexact',
             '-f', 'mjpeg', Tool::file($folder . '/' . PreparedClip::STRIP),

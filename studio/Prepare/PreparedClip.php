@@ -6,6 +6,7 @@ namespace Rhapsode\Studio\Prepare;
 
 use Rhapsode\Core\Asset\Clip;
 use Rhapsode\Core\Asset\Source;
+use Rhapsode\Core\Document\Limits;
 
 /**
  * A clip made ready in a folder: at the film's rate, upright, in the colours of video (Rec. 709), without metadata. One of its frames
@@ -17,13 +18,9 @@ final readonly class PreparedClip
     public const FULL = 'clip.mp4';
     /** As the page shows them: small, and every frame by itself, so that any is there at once. */
     public const LIGHT = 'light.mp4';
-    /** Small frames of all of it, ACROSS in a row, one for every step() frames. */
+    /** Small frames of all of it, row by row, one for every step() frames. */
     public const STRIP = 'strip.jpg';
     public const ORIGINAL = 'original';
-
-    /** Small frames at most, and in a row. */
-    public const CELLS = 120;
-    public const ACROSS = 10;
 
     public function __construct(
         public PreparedPicture $poster,
@@ -36,6 +33,6 @@ final readonly class PreparedClip
     /** @return positive-int frames from one small frame to the next */
     public static function step(int $frames): int
     {
-        return max(1, intdiv($frames + self::CELLS - 1, self::CELLS));
+        return max(1, intdiv($frames + Limits::STRIP - 1, Limits::STRIP));
     }
 }

@@ -120,12 +120,12 @@ test('pictures that a reload cut off go on by themselves, each once', async ({ p
     make('6 last.jpg', '-i', 'testsrc=s=800x600', '-frames:v', '1'),
   ];
   await page.locator('input[type=file]').first().setInputFiles(more);
-  await expect(page.getByText('0 of 2 pictures came in.')).toBeVisible();
+  await expect(page.getByText('0 of 2 files came in.')).toBeVisible();
   await page.waitForTimeout(500);
   await page.unroute('**/parts/*');
   await page.reload();
   await expect(rows(page)).toHaveCount(6, { timeout: 30_000 });
-  await expect(page.getByText('2 pictures came in.', { exact: true })).toBeVisible();
+  await expect(page.getByText('2 files came in.', { exact: true })).toBeVisible();
   await page.waitForTimeout(1500);
   await expect(rows(page)).toHaveCount(6);
 });

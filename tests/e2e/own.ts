@@ -30,7 +30,7 @@ export async function begin(page: Page, name: string, title: string) {
     page.getByRole('button', { name: 'Bring in pictures' }).click(),
   ]);
   await chooser.setFiles(pictures());
-  await expect(page.getByText('3 pictures came in.', { exact: true })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('3 files came in.', { exact: true })).toBeVisible({ timeout: 60_000 });
   await expect(rows(page)).toHaveCount(4);
 }
 export const view = async (page: Page) =>

@@ -123,7 +123,7 @@ describe('the list of what comes in', () => {
   it('is one line while all goes well, and folds by itself', async () => {
     vi.useFakeTimers();
     const { onPutAway } = list(Array.from({ length: 12 }, (_, i) => arrival(`${i}.jpg`, 'done')));
-    expect(screen.getByRole('status').textContent).toBe('12 pictures came in.');
+    expect(screen.getByRole('status').textContent).toBe('12 files came in.');
     expect(screen.queryAllByRole('listitem')).toHaveLength(0);
     await vi.advanceTimersByTimeAsync(15_000);
     expect(onPutAway).toHaveBeenCalledWith();
@@ -135,7 +135,7 @@ describe('the list of what comes in', () => {
       arrival('twin.jpg', 'same', { same: 'p' }),
       arrival('bad.jpg', 'failed', { problem: 'This picture is broken.' }),
     ]);
-    expect(screen.getByRole('status').textContent).toBe('1 of 3 pictures came in.');
+    expect(screen.getByRole('status').textContent).toBe('1 of 3 files came in.');
     expect(screen.getAllByRole('listitem')).toHaveLength(2);
     await userEvent.click(screen.getByRole('button', { name: 'Use it again' }));
     expect(onAgain).toHaveBeenCalledOnce();

@@ -76,8 +76,12 @@ export class Sender {
   }
 
   /** Waits until what was sent is made ready; only then is it no longer kept here. */
-  async prepared(waiting: (isWaiting: boolean) => void = () => undefined): Promise<AssetState> {
-    const state = await ready(this.kept.story, this.kept.server ?? '', waiting);
+  async prepared(
+    waiting: (isWaiting: boolean) => void = () => undefined,
+    /** Hears what share of it is made ready, where that takes long. */
+    made: (share: number) => void = () => undefined,
+  ): Promise<AssetState> {
+    const state = await ready(this.kept.story, this.kept.server ?? '', waiting, made);
     if (state.state === 'refused') await this.refused(new Refusal(422, state.problem ?? { code: 'file.not-prepared' }));
     await drop(this.kept).catch(() => undefined);
     this.stop();

@@ -15,6 +15,13 @@ export const pictureFiles = [
   '.tiff',
 ];
 
+/** For what moves. */
+export const clipFiles = ['video/*', '.mp4', '.m4v', '.mov', '.webm', '.mkv', '.avi'];
+
+/** Whether a file says that it moves: what it is, its bytes tell in the end. */
+export const isClip = ({ name, type }: File): boolean =>
+  type.startsWith('video/') || /\.(mp4|m4v|mov|webm|mkv|avi)$/i.test(name);
+
 /** For a voice or music. */
 export const soundFiles = [
   'audio/*',

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { sentence } from '../api/client';
 import { useSession } from '../api/session';
 import { newId, type StoryHold } from '../story/useStory';
+import { isClip } from './kinds';
 import { keepFile, unsent, type Kept } from './keeper';
 import { Sender } from './Sender';
 import { useFetchStory } from './useSendIn';
@@ -18,6 +19,8 @@ export interface Arrival {
 }
 
 const SIDE_BY_SIDE = 2;
+/** Of a clip most of the time goes by while it is made ready. */
+const SENT = 0.3;
 
 /** Brings pictures in, many at once, in the order of their names; one that fails does not stop the rest. What a reload cut off goes on. */
 export function useArrivals(story: string, hold: StoryHold) {
@@ -41,17 +44,20 @@ export function useArrivals(story: string, hold: StoryHold) {
     busy.current += 1;
     for (let next = queue.current.shift(); next; next = queue.current.shift()) {
       const { id } = next;
-      const sender = new Sender(next, (share) => mark(id, { share, state: 'sending', problem: undefined }));
+      const whole = next.kind === 'clip' ? SENT : 1;
+      const sender = new Sender(next, (share) =>
+        mark(id, { share: whole * share, state: 'sending', problem: undefined }),
+      );
       senders.current.set(id, sender);
       const waiting = (isWaiting: boolean) => mark(id, { problem: isWaiting ? say('page.no-connection') : undefined });
       const failed = (error: unknown) => mark(id, { state: 'failed', problem: sentence(error) });
       try {
         mark(id, { state: 'sending' });
         await sender.send(waiting);
-        mark(id, { state: 'preparing', share: 1 });
+        mark(id, { state: 'preparing', share: whole });
         // The next is sent while this one is made ready.
         void sender
-          .prepared(waiting)
+          .prepared(waiting, (share) => mark(id, { share: SENT + (1 - SENT) * share }))
           .then(async ({ same }) => {
             if (!same) await fetchStory(story);
             mark(id, same ? { state: 'same', same } : { state: 'done', share: 1 });
@@ -86,7 +92,7 @@ export function useArrivals(story: string, hold: StoryHold) {
           id: slides[i] ?? newId(),
           person: me,
           story,
-          kind: 'picture',
+          kind: isClip(whole) ? 'clip' : 'picture',
           file: whole.name,
           slide: slides[i] ?? null,
           after: last ? [...earlier, last] : earlier,
@@ -105,7 +111,7 @@ export function useArrivals(story: string, hold: StoryHold) {
     if (me === '' || resumed.current === story) return;
     resumed.current = story;
     void unsent(me)
-      .then((all) => all.filter((kept) => kept.story === story && kept.kind === 'picture'))
+      .then((all) => all.filter((kept) => kept.story === story && (kept.kind === 'picture' || kept.kind === 'clip')))
       .then((all) => all.length > 0 && enqueue(all))
       .catch(() => undefined);
   }, [enqueue, me, story]);

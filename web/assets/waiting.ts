@@ -8,14 +8,20 @@ type Waiter = {
   resolve: (state: AssetState) => void;
   reject: (error: unknown) => void;
   tell: (isWaiting: boolean) => void;
+  made: (share: number) => void;
 };
 const stories = new Map<string, Map<string, Waiter[]>>();
 
-export function ready(story: string, asset: string, tell: (isWaiting: boolean) => void): Promise<AssetState> {
+export function ready(
+  story: string,
+  asset: string,
+  tell: Waiter['tell'] = () => undefined,
+  made: Waiter['made'] = () => undefined,
+): Promise<AssetState> {
   return new Promise((resolve, reject) => {
     const waiters = stories.get(story) ?? new Map<string, Waiter[]>();
     const begins = waiters.size === 0;
-    waiters.set(asset, [...(waiters.get(asset) ?? []), { resolve, reject, tell }]);
+    waiters.set(asset, [...(waiters.get(asset) ?? []), { resolve, reject, tell, made }]);
     stories.set(story, waiters);
     if (begins) void ask(story, waiters);
   });
@@ -35,6 +41,7 @@ async function ask(story: string, waiters: Map<string, Waiter[]>): Promise<void>
         // One that was begun long ago is no longer in the list.
         const state =
           states.get(asset) ?? (await answer(api.GET('/api/assets/{id}', { params: { path: { id: asset } } })));
+        if (state.progress !== null) for (const one of those) one.made(state.progress / 100);
         if (state.state !== 'ready' && state.state !== 'refused') continue;
         waiters.delete(asset);
         for (const one of those) one.resolve(state);

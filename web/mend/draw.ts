@@ -1,6 +1,6 @@
 import { WHOLE } from '../parts/boxes';
 import { withoutRedEyes } from './redEye';
-import { inside, turnedRatio, type Recipe } from './recipe';
+import { inside, isPlain, turnedRatio, type Recipe } from './recipe';
 import { colour, tablesOf, type Levels } from './tables';
 
 /** What is drawn: the picture as it came, and what is done to it. */
@@ -12,8 +12,13 @@ export interface Drawn {
   isWhole: boolean;
 }
 
+interface Size {
+  width: number;
+  height: number;
+}
+
 /** Width over height of what is drawn. */
-export function ratioOf({ picture, recipe, isWhole }: Omit<Drawn, 'levels'>): number {
+export function ratioOf({ picture, recipe, isWhole }: { picture: Size; recipe: Recipe; isWhole: boolean }): number {
   const crop = isWhole ? WHOLE : (recipe.crop ?? WHOLE);
   return (turnedRatio(picture.width / picture.height, recipe.turn) * crop.width) / crop.height;
 }
@@ -35,7 +40,9 @@ export class Drawing {
     if (this.of?.canvas !== canvas || this.of.picture !== drawn.picture || this.of.shape !== shape) {
       canvas.width = width;
       canvas.height = height;
-      place(context, drawn, width, height);
+      const { width: wide, height: high } = drawn.picture;
+      const image = withoutRedEyes(drawn.picture, eyes);
+      place(context, { image, width: wide, height: high }, drawn.recipe, drawn.isWhole, width, height);
       this.of = { canvas, picture: drawn.picture, shape, plain: context.getImageData(0, 0, width, height) };
     }
     const made = context.createImageData(width, height);
@@ -44,10 +51,28 @@ export class Drawing {
   }
 }
 
+/** Draws a frame of a film as its recipe says; nothing of it is kept. Red eyes are for pictures. */
+export function drawFrame(canvas: HTMLCanvasElement, film: HTMLVideoElement, recipe: Recipe, levels?: Levels): void {
+  const picture = { image: film, width: film.videoWidth, height: film.videoHeight };
+  const context = canvas.getContext('2d', { willReadFrequently: true });
+  if (!context || picture.width === 0) return;
+  const turned = recipe.turn % 180 === 0 ? picture.width : picture.height;
+  const width = Math.round(turned * (recipe.crop?.width ?? 1));
+  const height = Math.max(1, Math.round(width / ratioOf({ picture, recipe, isWhole: false })));
+  if (canvas.width !== width || canvas.height !== height) [canvas.width, canvas.height] = [width, height];
+  place(context, picture, recipe, false, width, height);
+  if (isPlain({ ...recipe, turn: 0, straighten: 0, crop: null, eyes: [] })) return;
+  const plain = context.getImageData(0, 0, width, height);
+  colour(plain.data, tablesOf(recipe, levels), plain.data as Uint8ClampedArray<ArrayBuffer>);
+  context.putImageData(plain, 0, 0);
+}
+
 /** Turned about its middle, so large that what is kept fills the canvas. */
 function place(
   context: CanvasRenderingContext2D,
-  { picture, recipe, isWhole }: Drawn,
+  picture: Size & { image: CanvasImageSource },
+  recipe: Recipe,
+  isWhole: boolean,
   width: number,
   height: number,
 ): void {
@@ -62,6 +87,6 @@ function place(
   context.translate(width * ((0.5 - crop.x) / crop.width), height * ((0.5 - crop.y) / crop.height));
   context.rotate(((recipe.turn + recipe.straighten) * Math.PI) / 180);
   context.scale(scale, scale);
-  context.drawImage(withoutRedEyes(picture, recipe.eyes), -picture.width / 2, -picture.height / 2);
+  context.drawImage(picture.image, -picture.width / 2, -picture.height / 2);
   context.restore();
 }

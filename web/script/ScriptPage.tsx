@@ -6,7 +6,7 @@ import { sentence } from '../api/client';
 import type { Remark, StoryView } from '../api/types';
 import { Arrivals } from '../assets/Arrivals';
 import { Camera } from '../assets/Camera';
-import { pictureFiles } from '../assets/kinds';
+import { clipFiles, pictureFiles } from '../assets/kinds';
 import { Boundary } from '../parts/Boundary';
 import { Act, Quiet, Row, Soft } from '../parts/controls';
 import { Drawer } from '../parts/Drawer';
@@ -93,7 +93,7 @@ const KeysPlace = styled.span`
   }
 `;
 /** Many pictures may come in one archive. */
-const kinds = [...pictureFiles, '.zip'];
+const kinds = [...pictureFiles, ...clipFiles, '.zip'];
 const nothing: ReadonlySet<string> = new Set();
 const none: Remark[] = [];
 const nobody: string[] = [];

@@ -3,7 +3,7 @@ import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { sentence } from '../api/client';
 import type { PictureLayer, Slide } from '../api/types';
-import { pictureFiles } from '../assets/kinds';
+import { clipFiles, isClip, pictureFiles } from '../assets/kinds';
 import { useSendIn } from '../assets/useSendIn';
 import { recipeOf, turned } from '../mend/recipe';
 import { Picks } from '../parts/Choice';
@@ -139,6 +139,7 @@ function Silence({ slide }: { slide: Slide }) {
 
 function PictureFields({ slides }: { slides: Slide[] }) {
   const { edit } = useActs();
+  const { story } = useView();
   const [distance, setDistance] = useDistance();
   const pictured = slides.filter((slide) => pictureOf(slide));
   const picture = pictured[0] && pictureOf(pictured[0]);
@@ -169,12 +170,15 @@ function PictureFields({ slides }: { slides: Slide[] }) {
         </Button>
         {distance === 'script' && <Button onPress={() => setDistance('one')}>{say('mend.title')}</Button>}
       </Row>
-      <Toggle
-        isSelected={picture.framing.motion !== 'still'}
-        onChange={(moves) => set({ framing: { motion: moves ? 'auto' : 'still' } })}
-      >
-        {say('framing.moves')}
-      </Toggle>
+      {/* A clip moves already. */}
+      {pictured.some((slide) => !assetOf(story, pictureOf(slide)?.asset, 'picture')?.clip) && (
+        <Toggle
+          isSelected={picture.framing.motion !== 'still'}
+          onChange={(moves) => set({ framing: { motion: moves ? 'auto' : 'still' } })}
+        >
+          {say('framing.moves')}
+        </Toggle>
+      )}
     </>
   );
 }
@@ -190,7 +194,7 @@ function OtherPicture({ slide }: { slide: Slide }) {
     const file = files?.[0];
     if (!file) return;
     setBusy(true);
-    sendIn('picture', file, slide.id)
+    sendIn(isClip(file) ? 'clip' : 'picture', file, slide.id)
       .catch((error: unknown) =>
         tell(say('page.of-a-file', { file: file.name, said: sentence(error) }), { tone: 'trouble' }),
       )
@@ -198,7 +202,7 @@ function OtherPicture({ slide }: { slide: Slide }) {
   };
   return (
     <Row>
-      <FileTrigger acceptedFileTypes={pictureFiles} onSelect={take}>
+      <FileTrigger acceptedFileTypes={[...pictureFiles, ...clipFiles]} onSelect={take}>
         <Button isPending={busy}>{say(busy ? 'voice.being-brought-in' : 'picture.take-another')}</Button>
       </FileTrigger>
     </Row>

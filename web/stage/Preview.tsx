@@ -108,7 +108,7 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
     const { plan: current } = now.current;
     const whole = Math.max(0, Math.min(current.frames - 1, Math.floor(next)));
     now.current.frame = whole;
-    stage.current?.show(current, Math.max(0, Math.min(current.frames - 1, next)));
+    stage.current?.show(current, Math.max(0, Math.min(current.frames - 1, next)), run.current !== null);
     setFrame(whole);
     const slide = current.scenes[sceneAt(current, whole)]?.id ?? '';
     if (slide !== now.current.slide) {
@@ -121,7 +121,8 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
     run.current = null;
     sounds.current?.stop();
     setPlaying(false);
-  }, []);
+    put(now.current.frame);
+  }, [put]);
 
   const play = useCallback(
     (from: number, to?: number) => {

@@ -16,11 +16,23 @@ class Board {
     root.append(this.box);
   }
 
-  show(plan: Plan, scene: Scene, frame: number): void {
+  show(plan: Plan, scene: Scene, frame: number, plays: boolean): void {
     if (this.shown !== scene) this.lay(scene);
     for (const [layer, element] of this.elements) {
-      performerOf(layer).show(element, layer, { story: this.story, plan, scene }, frame);
+      performerOf(layer).show(element, layer, { story: this.story, plan, scene, plays }, frame);
     }
+  }
+
+  /** It is hidden: nothing in it goes on. */
+  rest(): void {
+    this.box.style.visibility = 'hidden';
+    for (const [layer, element] of this.elements) performerOf(layer).rest?.(element);
+  }
+
+  /** A scene with something that moves is laid before it is seen, so that it is there at once. */
+  ready(plan: Plan, scene: Scene | undefined): void {
+    const moves = scene?.layers.some((layer) => layer.kind === 'picture' && layer.clip);
+    if (scene && moves && this.shown !== scene) this.show(plan, scene, scene.start, false);
   }
 
   /** Elements of the same kind stay: what is shown already does not flicker when a plan changes. */
@@ -58,14 +70,16 @@ export class Stage {
   }
 
   destroy(): void {
+    for (const board of this.boards) board.rest();
     this.root.replaceChildren();
   }
 
-  show(plan: Plan, frame: number): void {
+  /** @param plays whether time goes on by itself */
+  show(plan: Plan, frame: number, plays = false): void {
     const index = sceneAt(plan, frame);
     const scene = plan.scenes[index];
     if (!scene) {
-      for (const { box } of this.boards) box.style.visibility = 'hidden';
+      for (const board of this.boards) board.rest();
       return;
     }
     const before = plan.scenes[index - 1];
@@ -74,17 +88,18 @@ export class Stage {
     // Each scene keeps its own board, even or odd, so that a transition does not load anything anew.
     const over = this.boards[index % 2] as Board;
     const under = this.boards[(index + 1) % 2] as Board;
-    over.show(plan, scene, frame);
+    over.show(plan, scene, frame, plays);
     this.weigh(over.box, comesIn ? before.transition : null, comesIn ? since / scene.comesIn : 1);
     over.box.style.zIndex = '2';
     over.box.style.visibility = 'visible';
     under.box.style.zIndex = '0';
     if (comesIn) {
-      under.show(plan, before, frame);
+      under.show(plan, before, frame, plays);
       under.box.style.opacity = '1';
       under.box.style.visibility = 'visible';
     } else {
-      under.box.style.visibility = 'hidden';
+      under.rest();
+      under.ready(plan, plan.scenes[index + 1]);
     }
     this.fetchAhead(plan, index);
   }

@@ -131,13 +131,14 @@ final readonly class PictureLayer implements Layer
         $framing = Motion::Auto === $this->framing->motion ? new Framing(Motion::Still) : $this->framing;
         $seconds = Rate::seconds($context->frames);
         $form = Framer::isWhole($this->fit, $ratio, $context->shape, $matters) ? Form::Whole : Form::Full;
+        $box = Form::Whole === $form ? self::amid($ratio, $context->shape) : Frame::all();
 
         return new PlannedPicture(
             $this->id,
             $this->rendition($form),
             Framer::move($this->fit, $framing, $ratio, $context->shape, $seconds, $context->slide, $context->moments, $matters),
             [],
-            new PlannedClip($part->from, $part->end($clip), Form::Whole === $form ? self::amid($ratio, $context->shape) : Frame::all(), $this->recipe),
+            new PlannedClip($part->from, $part->end($clip), $clip->frames, $box, $this->recipe),
         );
     }
 

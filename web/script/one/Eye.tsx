@@ -8,7 +8,6 @@ import { closesOn } from '../../stage/path';
 import { Preview, type PreviewHandle } from '../../stage/Preview';
 import { useActs, useView } from '../../story/StoryContext';
 import { assetOf, pictureOf } from '../../story/slides';
-import { isWriting } from '../useSheetKeys';
 import { EyeFields } from './EyeFields';
 import { Fitted } from './Fitted';
 import { FrameBox } from './FrameBox';
@@ -17,6 +16,7 @@ import { MendStage } from './MendStage';
 import { SlideThread } from './SlideThread';
 import { useFraming } from './useFraming';
 import { usePicture } from './usePicture';
+import { useWatchKey } from './useWatchKey';
 
 interface Props {
   slide: Slide;
@@ -45,13 +45,7 @@ export function Eye({ slide, scene, before, children }: Props) {
   useEffect(() => {
     if (watches) preview.current?.play(scene.start + scene.comesIn, scene.end);
   }, [watches, scene.start, scene.comesIn, scene.end]);
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (event.altKey && !event.ctrlKey && event.key.toLowerCase() === 'p' && !isWriting(event.target)) watch();
-    };
-    window.addEventListener('keydown', press, true);
-    return () => window.removeEventListener('keydown', press, true);
-  }, [watch]);
+  useWatchKey(watch);
   const frames: [which: Which, as: 'opens' | 'closes' | 'stop', name: string][] = [
     ['opensOn', 'opens', say('eye.opens-on')],
     ...inOrder(framing.stops, framing.spoken).map((place, i): [Which, 'stop', string] => [

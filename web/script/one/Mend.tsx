@@ -118,16 +118,21 @@ export function Mend({ slide, picked, group, children }: Props) {
       )}
       {group === 'light' && (
         <LightFields {...mending}>
-          <RedEyeFields
-            recipe={recipe}
-            set={set}
-            ratio={asItCame}
-            hand={marked}
-            onHand={setEye}
-            onFaces={file?.matters?.faces.length ? () => void edit({ do: 'mark eyes', slides: [slide.id] }) : undefined}
-            marks={marks}
-            onMarks={setMarks}
-          />
+          {/* What moves is not looked at eye by eye. */}
+          {!file?.clip && (
+            <RedEyeFields
+              recipe={recipe}
+              set={set}
+              ratio={asItCame}
+              hand={marked}
+              onHand={setEye}
+              onFaces={
+                file?.matters?.faces.length ? () => void edit({ do: 'mark eyes', slides: [slide.id] }) : undefined
+              }
+              marks={marks}
+              onMarks={setMarks}
+            />
+          )}
         </LightFields>
       )}
       {group === 'look' && <LookFields {...mending} picture={picture} levels={levels} />}

@@ -8,10 +8,11 @@ import { LengthThread } from '../../parts/Thread';
 import { clock, secondsText } from '../../parts/time';
 import { Preview, type PreviewHandle } from '../../stage/Preview';
 import { useActs, useView } from '../../story/StoryContext';
-import { pictureOf } from '../../story/slides';
+import { assetOf, pictureOf } from '../../story/slides';
 import { nameOf, type Row } from '../rows';
 import SlideSettings from '../SlideSettings';
 import { SlideWords } from '../SlideWords';
+import { ClipPart } from './clip/ClipPart';
 import { Eye } from './Eye';
 import { Fitted } from './Fitted';
 import { Mend, type MendGroup } from './Mend';
@@ -117,8 +118,9 @@ const View = styled.div`
     }
   }
 `;
-type Group = MendGroup | 'move' | 'words' | 'slide';
+type Group = 'clip' | MendGroup | 'move' | 'words' | 'slide';
 const groups: [Group, Code][] = [
+  ['clip', 'one.clip'],
   ['frame', 'one.frame'],
   ['light', 'one.light'],
   ['look', 'one.look'],
@@ -136,8 +138,8 @@ interface Props {
 /** One slide, as near as it gets: its picture is mended, its words are written, on the picture itself. */
 export default function OneView({ rows, picked, onChoose }: Props) {
   const { id } = useActs();
-  const { plan } = useView();
-  const [group, setGroup] = useState<Group>('frame');
+  const { plan, story } = useView();
+  const [group, setGroup] = useState<Group>('clip');
   const preview = useRef<PreviewHandle>(null);
   const at = Math.max(
     0,
@@ -145,8 +147,13 @@ export default function OneView({ rows, picked, onChoose }: Props) {
   );
   const row = rows[at];
   const pictured = row !== undefined && pictureOf(row.slide) !== undefined;
-  const offered = groups.filter(([one]) => pictured || one === 'words' || one === 'slide');
-  const shown = offered.some(([one]) => one === group) ? group : 'words';
+  const moves = row !== undefined && assetOf(story, pictureOf(row.slide)?.asset, 'picture')?.clip;
+  const offered = groups.filter(
+    ([one]) => one === 'words' || one === 'slide' || (pictured && (one !== 'clip' || moves)),
+  );
+  // What a picture cannot have is its first group; what has no picture has words.
+  const [usual] = offered.map(([one]) => one);
+  const shown = offered.some(([one]) => one === group) ? group : (usual ?? 'words');
   const start = row?.scene ? row.scene.start + row.scene.comesIn : 0;
   const drawn = row?.scene;
   useEffect(() => preview.current?.show(start), [start, shown, drawn]);
@@ -191,6 +198,12 @@ export default function OneView({ rows, picked, onChoose }: Props) {
       </section>
     </View>
   );
+  if (shown === 'clip' && row.scene)
+    return (
+      <ClipPart key={row.id} slide={row.slide} scene={row.scene}>
+        {({ stage, under, fields }) => view(stage, fields, under)}
+      </ClipPart>
+    );
   if (shown === 'move' && row.scene)
     return (
       <Eye key={row.id} slide={row.slide} scene={row.scene} before={rows[at - 1]?.scene}>

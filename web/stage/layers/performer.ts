@@ -6,6 +6,8 @@ export interface Setting {
   story: string;
   plan: Plan;
   scene: Scene;
+  /** Whether time goes on by itself. */
+  plays: boolean;
 }
 
 /** Performs one kind of layer as it is planned. */
@@ -15,6 +17,8 @@ export interface Performer<L extends PlannedLayer = PlannedLayer> {
   make: () => Element & ElementCSSInlineStyle;
   /** Shows the layer as it is at a frame of the film, which may lie between two. */
   show: (element: Element & ElementCSSInlineStyle, layer: L, setting: Setting, frame: number) => void;
+  /** It is seen no more for now; left out where nothing of it goes on. */
+  rest?: (element: Element & ElementCSSInlineStyle) => void;
   /** The layer as the film opens on it, small; `said` is what it is called to who cannot see it. */
   still: (props: { story: string; layer: L; said: string }) => ReactNode;
 }

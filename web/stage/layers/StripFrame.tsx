@@ -1,0 +1,34 @@
+import limits from '../../../schema/limits.json';
+
+const share = (part: number) => `${100 * part}%`;
+
+interface Props {
+  story: string;
+  asset: string;
+  /** Of the whole clip. */
+  frames: number;
+  frame: number;
+}
+
+/** One small frame of a clip, or the nearest that there is, from the strip of all (studio/Prepare/PreparedClip); it fills what it lies in. */
+export function StripFrame({ story, asset, frames, frame }: Props) {
+  const every = Math.max(1, Math.ceil(frames / limits.strip));
+  const rows = Math.ceil(Math.ceil(frames / every) / limits.stripAcross);
+  const cell = Math.floor(frame / every);
+  return (
+    <img
+      src={`/api/stories/${story}/assets/${asset}/strip.jpg`}
+      alt=""
+      loading="lazy"
+      draggable={false}
+      style={{
+        position: 'absolute',
+        maxWidth: 'none',
+        width: share(limits.stripAcross),
+        height: share(rows),
+        left: share(-(cell % limits.stripAcross)),
+        top: share(-Math.floor(cell / limits.stripAcross)),
+      }}
+    />
+  );
+}

@@ -1,0 +1,76 @@
+import { answer, api } from '../../api/client';
+import type { PlannedPicture } from '../../api/types';
+import { drawFrame } from '../../mend/draw';
+import { isPlain, PLAIN, type Recipe } from '../../mend/recipe';
+import type { Levels } from '../../mend/tables';
+import { ClipVideo } from '../ClipVideo';
+
+export type PlannedClip = NonNullable<PlannedPicture['clip']>;
+export const clipUrl = (story: string, asset: string): string => `/api/stories/${story}/assets/${asset}/clip.mp4`;
+export const recipeOfClip = ({ recipe }: PlannedClip): Recipe => ({ ...PLAIN, ...recipe });
+const share = (part: number) => `${100 * part}%`;
+/** Where it lies in its rendition. */
+export const boxOf = ({ box: { x, y, width, height } }: PlannedClip) => ({
+  left: share(x),
+  top: share(y),
+  width: share(width),
+  height: share(height),
+});
+
+/** What moves in a picture: lies on what stands for it until its own frames are there. */
+export class MovingPart {
+  private readonly box = document.createElement('div');
+  private readonly canvas = document.createElement('canvas');
+  private readonly video = new ClipVideo(() => this.draw());
+  private recipe: Recipe = PLAIN;
+  private levels: { asset: string; known?: Levels } = { asset: '' };
+
+  constructor(into: Element) {
+    this.box.style.cssText = 'position:absolute;overflow:hidden';
+    for (const part of [this.video.element, this.canvas]) {
+      part.style.cssText = 'position:absolute;inset:0;width:100%;height:100%;object-fit:fill';
+      this.box.append(part);
+    }
+    into.append(this.box);
+  }
+
+  /** @param frame of the scene, counted from its start */
+  show(story: string, asset: string, clip: PlannedClip, frame: number, plays: boolean): void {
+    Object.assign(this.box.style, boxOf(clip));
+    this.recipe = recipeOfClip(clip);
+    const isAsItCame = isPlain(this.recipe);
+    this.canvas.style.display = isAsItCame ? 'none' : '';
+    this.video.element.style.visibility = isAsItCame ? 'inherit' : 'hidden';
+    if (this.recipe.clear) this.fetchLevels(story, asset);
+    this.video.load(clipUrl(story, asset));
+    const at = Math.max(clip.from, Math.min(clip.to - 1, clip.from + frame));
+    if (plays && at < clip.to - 1) this.video.play(at);
+    else this.video.still(at);
+    if (plays) this.draw();
+  }
+
+  rest(): void {
+    this.video.rest();
+  }
+
+  remove(): void {
+    this.rest();
+    this.box.remove();
+  }
+
+  private draw(): void {
+    if (!isPlain(this.recipe)) drawFrame(this.canvas, this.video.element, this.recipe, this.levels.known);
+  }
+
+  private fetchLevels(story: string, asset: string): void {
+    if (this.levels.asset === asset) return;
+    this.levels = { asset };
+    const of = this.levels;
+    void answer(api.GET('/api/stories/{id}/assets/{asset}/levels.json', { params: { path: { id: story, asset } } }))
+      .then((known) => {
+        of.known = known;
+        this.draw();
+      })
+      .catch(() => undefined);
+  }
+}
