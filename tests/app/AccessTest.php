@@ -56,6 +56,7 @@ final class AccessTest extends AppTestCase
         'POST /api/stories/{id}/assets' => self::OWNER,
         'GET /api/stories/{id}/assets/{asset}/{name}' => self::OWNER,
         'GET /api/stories/{id}/assets/{asset}/levels.json' => self::OWNER,
+        'POST /api/stories/{id}/assets/{asset}/frames' => self::OWNER,
         'GET /api/stories/{id}/slides/{slide}/spoken.json' => self::OWNER,
         'GET /api/assets/{id}' => self::OWNER,
         'DELETE /api/assets/{id}' => self::OWNER,

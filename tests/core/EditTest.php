@@ -60,6 +60,7 @@ final class EditTest extends TestCase
         yield 'write a first caption' => [['do' => 'set layer', 'slide' => 's1', 'layer' => 'caption', 'kind' => 'words', 'changes' => ['text' => 'A fact', 'place' => 'top']]];
         yield 'let words come and go' => [['do' => 'set layer', 'slide' => 's0', 'layer' => 'subtitle', 'kind' => 'words', 'changes' => ['comes' => 1.5, 'goes' => 3.0]]];
         yield 'take a layer off' => [['do' => 'delete layer', 'slide' => 's0', 'layer' => 'subtitle']];
+        yield 'trim a clip' => [['do' => 'set layers', 'slides' => ['s4'], 'kind' => 'picture', 'changes' => ['part' => ['from' => 10, 'to' => 60, 'muted' => true]]]];
         yield 'turn a picture' => [['do' => 'set layer', 'slide' => 's1', 'layer' => 'picture', 'kind' => 'picture', 'changes' => ['recipe' => ['turn' => 90]]]];
         yield 'set a script' => [['do' => 'set script', 'slide' => 's1', 'script' => "Say\nthis: 100 % \\ “so”"]];
         yield 'set stays' => [['do' => 'set stay', 'slides' => ['s0', 's1'], 'stay' => 7.5]];
@@ -90,7 +91,8 @@ final class EditTest extends TestCase
     private static function whole(): Story
     {
         $picture = new Picture('p', 'p.jpg', 2400, 1350, matters: new Matters([new Frame(0.4, 0.2, 0.2, 0.3)], array_fill(0, 16, 1), array_fill(0, 16, 1)));
-        $story = Stories::of([['layout' => Layout::Title, 'subtitle' => 'Below'], [], ['voice' => 2.0], []])->withAsset($picture);
+        $story = Stories::of([['layout' => Layout::Title, 'subtitle' => 'Below'], [], ['voice' => 2.0], []])->withAsset($picture)->withAsset(Stories::moving(200, -20.0, 'c'));
+        $story = $story->with(slides: [...$story->slides, Slide::showing('s4', 'c')]);
 
         return $story->withAsset(new Music('m', 'm.mp3', 960_000, -20.0, -18.0, -3.0))->with(
             beds: [new Bed('b', 'm')],
@@ -123,7 +125,8 @@ final class EditTest extends TestCase
     {
         $story = Stories::random($seed);
         self::assertEquals($story, Story::fromJson($story->toJson()), 'as it is');
-        $slide = static fn(): string => 's' . mt_rand(0, 13);
+        // Now and then one that is not there.
+        $slide = static fn(): string => 's' . mt_rand(0, \count($story->slides) + 1);
         $done = 0;
         for ($i = 0; $i < 30; ++$i) {
             $edits = [

@@ -69,6 +69,9 @@ final class GoldenTest extends TestCase
         $story = Stories::of($slides)->withAsset(new Music('m', 'm.mp3', 480_000, -20.0, -18.0, -3.0))->with(beds: [new Bed('b', 'm')]);
         $story = (new SetLayer('s0', 'subtitle', LayerKind::Words, ['comes' => 0.5, 'goes' => 2.5]))->apply($story);
         $story = (new SetLayer('s2', 'mark', LayerKind::Icon, ['name' => 'arrow', 'comes' => 1.0]))->apply($story);
+        // The third slide moves, and is heard.
+        $story = $story->withAsset(Stories::moving(200, -22.0, 'c'));
+        $story = (new SetLayer('s3', 'picture', LayerKind::Picture, ['asset' => 'c', 'part' => ['from' => 40, 'level' => -3]]))->apply($story);
         $story = (new SetVoice('s4', [new Span('t4', 48_000, 90_000), new Span('t4', 120_000, 168_000)]))->apply($story);
 
         return $story;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\Core;
 
+use Rhapsode\Core\Asset\Clip;
 use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Asset\Music;
 use Rhapsode\Core\Asset\Picture;
@@ -19,6 +20,8 @@ use Rhapsode\Core\Layer\Icon\IconColour;
 use Rhapsode\Core\Layer\Icon\IconLayer;
 use Rhapsode\Core\Layer\Icon\IconName;
 use Rhapsode\Core\Layer\Icon\IconPlace;
+use Rhapsode\Core\Layer\Picture\Lasts;
+use Rhapsode\Core\Layer\Picture\Part;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
@@ -91,6 +94,11 @@ final class Stories
         return new Picture('p', 'p.jpg', $width, $height, new Source('The mill', 'Ann', 'https://example.org/mill', 'CC BY 4.0'));
     }
 
+    public static function moving(int $frames, ?float $loudness = null, string $id = 'p', int $width = 1920, int $height = 1080): Picture
+    {
+        return new Picture($id, "{$id}.mp4", $width, $height, clip: new Clip($frames, $loudness, null === $loudness ? null : $loudness + 3));
+    }
+
     public static function matters(Frame ...$faces): Matters
     {
         $figures = static fn(): array => array_map(static fn(): int => mt_rand(0, 15), range(1, Matters::PARTS));
@@ -107,6 +115,8 @@ final class Stories
             $source = self::maybe() ? new Source("Title {$i}", "Author {$i}", self::maybe() ? "https://example.org/{$i}/" : '', self::maybe() ? 'CC0' : '') : new Source();
             $assets["p{$i}"] = new Picture("p{$i}", "{$i}.jpg", $width, $height, $source, matters: self::maybe() ? self::matters() : null);
         }
+        // One of them moves.
+        $assets['p0'] = self::moving(mt_rand(20, 400), self::maybe() ? -24.0 : null, 'p0');
         $assets['m'] = new Music('m', 'm.mp3', mt_rand(96_000, 9_600_000), self::maybe() ? -20.0 : null, self::maybe() ? -17.0 : null, -3.0, self::maybe() ? new Source('Tune', 'Ann') : new Source());
         for ($i = 0, $count = mt_rand(1, 12); $i < $count; ++$i) {
             $spans = [];
@@ -144,7 +154,7 @@ final class Stories
         $layers = self::maybe(5)
             ? [new WordsLayer('title', WordsRole::Title, self::maybe() ? 'A heading' : ''), ...(self::maybe() ? [new WordsLayer('subtitle', WordsRole::Subtitle, 'A subtitle', comes: $comes)] : [])]
             : [
-                new PictureLayer('picture', 'p' . mt_rand(0, 4), new Recipe(90 * mt_rand(0, 3), crop: self::maybe(3) ? new Frame(0.1, 0.2, 0.5, 0.75) : null), Fit::cases()[mt_rand(0, 2)], self::randomFraming()),
+                new PictureLayer('picture', $picture = 'p' . mt_rand(0, 4), new Recipe(90 * mt_rand(0, 3), crop: self::maybe(3) ? new Frame(0.1, 0.2, 0.5, 0.75) : null), Fit::cases()[mt_rand(0, 2)], self::randomFraming(), part: 'p0' === $picture && self::maybe() ? self::randomPart() : null),
                 new WordsLayer('caption', WordsRole::Caption, $words[mt_rand(0, \count($words) - 1)], WordsPlace::cases()[mt_rand(0, 2)], $comes, $goes),
             ];
         if (self::maybe(4)) {
@@ -178,6 +188,13 @@ final class Stories
         }
 
         return Motion::Set === $motion ? new Framing($motion, $frame(), $frame(), $stops) : new Framing($motion);
+    }
+
+    private static function randomPart(): Part
+    {
+        $from = mt_rand(0, 10);
+
+        return new Part($from, self::maybe() ? null : $from + mt_rand(1, 10), mt_rand(-40, 12), self::maybe(3), Lasts::cases()[mt_rand(0, 1)]);
     }
 
     private static function randomTransition(): Transition

@@ -1,0 +1,38 @@
+import { counted, numberOn } from './counted';
+import { rows, signIn } from './helpers';
+import { choose, view } from './own';
+import { expect, test } from './test';
+
+/** Alone: what is measured here is time. */
+test('while it plays, the frame on the stage is never more than two away from the plan’s', async ({ page }) => {
+  await signIn(page, 'ivo');
+  await page.getByRole('button', { name: 'Begin a story' }).click();
+  await page.getByLabel('What is it called?').fill('It plays');
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(rows(page)).toHaveCount(1);
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles([counted('waves.mp4', 8)]);
+  await expect(page.getByText('1 file came in.', { exact: true })).toBeVisible({ timeout: 90_000 });
+  await choose(page, 1);
+  await page.keyboard.press('Alt+p');
+  const { plan } = await view(page);
+  const scene = plan.scenes[1];
+  const preview = page.getByRole('figure', { name: 'Preview' });
+  const video = preview.locator('video').filter({ visible: true });
+  await expect.poll(() => video.evaluate((v) => !(v as HTMLVideoElement).paused)).toBe(true);
+  // A moment to get under way.
+  await page.waitForTimeout(600);
+  const away: number[] = [];
+  for (let n = 0; n < 20; n += 1) {
+    await page.waitForTimeout(170);
+    const frame = async () => Number(await preview.locator('[data-frame]').getAttribute('data-frame')) - scene.start;
+    // Between two looks at the clock: the frame on the stage is to be one of those, or hardly another.
+    const before = await frame();
+    const shown = await numberOn(video);
+    const after = await frame();
+    away.push(Math.max(0, before - shown, shown - after));
+  }
+  expect(Math.max(...away), `frames away: ${away.join(' ')}`).toBeLessThanOrEqual(2);
+});
