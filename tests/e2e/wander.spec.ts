@@ -56,6 +56,7 @@ function files(): string[] {
     make('1 fern.jpg', '-i', 'mandelbrot=s=1600x1200', '-frames:v', '1'),
     make('2 tall.png', '-i', 'testsrc2=s=600x1100', '-frames:v', '1'),
     make('3 small.jpg', '-i', 'rgbtestsrc=s=320x200', '-frames:v', '1'),
+    make('4 weir.mp4', '-i', 'testsrc2=s=320x180:r=25:d=2', '-f', 'lavfi', '-i', 'sine=200:d=2', '-pix_fmt', 'yuv420p'),
     make('tone.wav', '-i', 'sine=300:d=2'),
     make('hum.mp3', '-i', 'sine=120:d=4'),
     put('lines.srt', '1\n00:00:00,500 --> 00:00:02,000\nHello\n'),
@@ -288,7 +289,7 @@ for (const { seed, name, size, fresh, sample } of walks) {
     };
     // By whatever name it goes by now: an earlier walk may have changed it.
     const known = sample ? (desk.stories.find((s) => s.title === sample) ?? desk.stories.at(-1)) : undefined;
-    const stories = [...(known ? [`/stories/${known.id}`] : []), ...(fresh ? [await own(page, all.slice(0, 3))] : [])];
+    const stories = [...(known ? [`/stories/${known.id}`] : []), ...(fresh ? [await own(page, all.slice(0, 4))] : [])];
     for (const story of stories) starts.push(story, story, `${story}/booth`, `${story}/film`);
     for (const assignment of desk.classrooms.flatMap((c) => c.assignments)) {
       const { handIns } = await (await page.request.get(`/api/assignments/${assignment.id}`)).json();

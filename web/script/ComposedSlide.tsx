@@ -12,6 +12,22 @@ const Box = styled.div`
     position: absolute;
     max-width: none;
   }
+  /* A clip is known by its mark. */
+  .moves {
+    inset-block-end: 6px;
+    inset-inline-start: 6px;
+    width: 22px;
+    height: 22px;
+    border-radius: 50%;
+    background: rgb(23 26 33 / 0.78);
+  }
+  .moves::before {
+    content: '';
+    position: absolute;
+    inset: 6px 6px 6px 8px;
+    background: #fff;
+    clip-path: polygon(0 0, 100% 50%, 0 100%);
+  }
   .over {
     inset: 0;
     width: 100%;

@@ -101,6 +101,7 @@ export function Eye({ slide, scene, before, children }: Props) {
   ) : (
     <EyeFields
       framing={framing}
+      isClip={planned?.clip !== undefined}
       onGoOn={last && !last.rendition.name.startsWith('whole') ? () => framing.openOn(closesOn(last)) : undefined}
       watches={watches}
       onWatch={watch}

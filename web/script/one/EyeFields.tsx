@@ -56,6 +56,8 @@ const Words = styled.div`
 
 interface Props {
   framing: FramingInHand;
+  /** What is shown moves already. */
+  isClip: boolean;
   /** Opens on what the slide before closes on; left out where that shows nothing of the kind. */
   onGoOn: (() => void) | undefined;
   watches: boolean;
@@ -63,7 +65,7 @@ interface Props {
 }
 
 /** How the look goes over the picture, told in words and numbers. */
-export function EyeFields({ framing, onGoOn, watches, onWatch }: Props) {
+export function EyeFields({ framing, isClip, onGoOn, watches, onWatch }: Props) {
   const { spoken, onTop } = framing;
   const ordered = inOrder(framing.stops, spoken);
   const stop = typeof onTop === 'number' ? framing.stops[onTop] : undefined;
@@ -77,7 +79,9 @@ export function EyeFields({ framing, onGoOn, watches, onWatch }: Props) {
       <Picks
         label={say('eye.title')}
         value={framing.motion}
-        options={motions.map(([motion, name]) => [motion, say(name)])}
+        options={motions
+          .filter(([motion]) => motion !== 'auto' || !isClip)
+          .map(([motion, name]) => [motion, say(name)])}
         onChange={framing.move}
       />
       {framing.motion !== 'still' && (

@@ -109,6 +109,10 @@ const View = styled.div`
     }
   }
   @media (max-width: 600px) {
+    .groups label {
+      padding-inline: 4px;
+      font-size: 0.9375rem;
+    }
     .way {
       justify-content: space-between;
     }

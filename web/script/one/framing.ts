@@ -28,8 +28,10 @@ export const plannedIn = (scene: Scene | undefined): PlannedPicture | undefined 
 export function framingOf(layer: PictureLayer | undefined, planned: PlannedPicture | undefined): Framing {
   // What is as usual is not told.
   const told: Partial<PictureLayer['framing']> = layer?.framing ?? {};
+  const motion = told.motion ?? 'auto';
   return {
-    motion: told.motion ?? 'auto',
+    // A clip moves already: by itself the look stands still on it.
+    motion: motion === 'auto' && planned?.clip ? 'still' : motion,
     opensOn: planned ? opensOn(planned) : WHOLE,
     closesOn: planned ? closesOn(planned) : WHOLE,
     stops: told.stops ?? [],

@@ -56,6 +56,7 @@ export const picture: Performer<PlannedPicture> = {
             </span>
           </div>
         )}
+        {clip && <span className="moves" aria-hidden />}
       </>
     );
   },
