@@ -19,6 +19,12 @@ export class ClipVideo {
     element.tabIndex = -1;
     element.addEventListener('loadeddata', () => this.settle());
     element.addEventListener('seeked', () => this.settle());
+    // A place may be said to be reached a little before its frame is there to be drawn.
+    const there = () => {
+      this.shown();
+      element.requestVideoFrameCallback(there);
+    };
+    if ('requestVideoFrameCallback' in element) element.requestVideoFrameCallback(there);
   }
 
   get url(): string {

@@ -40,7 +40,8 @@ export class MovingPart {
     this.recipe = recipeOfClip(clip);
     const isAsItCame = isPlain(this.recipe);
     this.canvas.style.display = isAsItCame ? 'none' : '';
-    this.video.element.style.visibility = isAsItCame ? 'inherit' : 'hidden';
+    // Not hidden: what is hidden may be told of no new frame.
+    this.video.element.style.opacity = isAsItCame ? '1' : '0';
     if (this.recipe.clear) this.fetchLevels(story, asset);
     this.video.load(clipUrl(story, asset));
     const at = Math.max(clip.from, Math.min(clip.to - 1, clip.from + frame));
