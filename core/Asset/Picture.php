@@ -11,7 +11,8 @@ use Rhapsode\Core\Geometry\Frame;
 /**
  * A picture that the story may use. Width and height are pixels of the upright picture; $description is what its file says that it
  * shows, which may be offered as words; $matters what matters in it, null where it came in before that was measured; $unbordered what lies
- * within its black borders, where it has any; $soft whether nothing in it is sharp. Where it moves, $clip tells how, and all of this is said of
+ * within its black borders, where it has any; $soft whether nothing in it is sharp; $sideways
+ * by how many degrees clockwise it would come upright, where it is known to lie on its side or its head. Where it moves, $clip tells how, and all of this is said of
  * one of its frames, which stands for it.
  */
 final readonly class Picture extends Asset
@@ -27,6 +28,7 @@ final readonly class Picture extends Asset
         public ?Frame $unbordered = null,
         public bool $soft = false,
         public ?Clip $clip = null,
+        public int $sideways = 0,
     ) {
         parent::__construct($id, $file, $source);
     }
@@ -44,6 +46,7 @@ final readonly class Picture extends Asset
             $in->has('unbordered') ? Frame::read($in->object('unbordered')) : null,
             $in->flag('soft', false),
             $in->has('clip') ? Clip::read($in->object('clip')) : null,
+            90 * $in->quarters('sideways', 0),
         );
     }
 
@@ -65,6 +68,7 @@ final readonly class Picture extends Asset
             $this->unbordered,
             $this->soft,
             $this->clip,
+            $this->sideways,
         );
     }
 
@@ -75,6 +79,7 @@ final readonly class Picture extends Asset
             + (null === $this->matters ? [] : ['matters' => $this->matters->toArray()])
             + (null === $this->unbordered ? [] : ['unbordered' => $this->unbordered->toArray()])
             + ($this->soft ? ['soft' => true] : [])
+            + (0 === $this->sideways ? [] : ['sideways' => $this->sideways])
             + (null === $this->clip ? [] : ['clip' => $this->clip->toArray()]);
     }
 }

@@ -142,6 +142,9 @@ final class Proof
                 $slide->id,
             );
         }
+        if (0 !== $picture->sideways && 0 === $layer->recipe->turn) {
+            $findings[] = new Flaw(Severity::Should, 'sideways-picture', ['slide' => $number], $slide->id);
+        }
         if ($picture->soft) {
             $findings[] = new Flaw(Severity::Should, 'soft-picture', ['slide' => $number], $slide->id);
         }

@@ -154,6 +154,7 @@ final readonly class Preparing
             $found->unbordered,
             $found->isSoft,
             $clip?->clip,
+            $found->sideways,
         );
     }
 

@@ -107,6 +107,7 @@ final readonly class StoryFolder
             $measured->unbordered,
             $measured->isSoft,
             $clip?->clip,
+            $measured->sideways,
         );
     }
 

@@ -9,19 +9,18 @@ use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
 
-/** Finds the faces in a picture, by a small net in a process of its own. */
-final class Faces
+/** The faces in a picture, as a small net in a process of its own finds them. $turn is by how many degrees clockwise they come upright. */
+final readonly class Faces
 {
     private const SECONDS = 30.0;
     /** Of address space, of which the process takes much and uses little. */
     private const MEGABYTES = 60_000;
 
-    /**
-     * @param string $pixels red, green and blue of one after the other
-     *
-     * @return list<Frame> the largest first
-     */
-    public static function in(string $pixels, int $width, int $height): array
+    /** @param list<Frame> $all the largest first; none where the picture would have to be turned to show them */
+    private function __construct(public array $all = [], public int $turn = 0) {}
+
+    /** @param string $pixels red, green and blue of one after the other */
+    public static function in(string $pixels, int $width, int $height): self
     {
         try {
             [$answer] = Tool::run(
@@ -32,12 +31,12 @@ final class Faces
             );
         } catch (ToolFailed) {
             // A picture whose faces are not known is framed by what stands out: it is no reason to refuse it.
-            return [];
+            return new self();
         }
-        /** @var list<array{x: float, y: float, width: float, height: float}> $found */
+        /** @var array{faces: list<array{x: float, y: float, width: float, height: float}>, quarters: int} $found */
         $found = json_decode($answer, true, 8, \JSON_THROW_ON_ERROR);
         $faces = [];
-        foreach ($found as $face) {
+        foreach ($found['faces'] as $face) {
             $left = max(0.0, $face['x']);
             $top = max(0.0, $face['y']);
             [$wide, $high] = [min(1.0, $face['x'] + $face['width']) - $left, min(1.0, $face['y'] + $face['height']) - $top];
@@ -47,6 +46,6 @@ final class Faces
         }
         usort($faces, static fn(Frame $a, Frame $b): int => $b->width * $b->height <=> $a->width * $a->height);
 
-        return \array_slice($faces, 0, Limits::FACES);
+        return new self(\array_slice($faces, 0, Limits::FACES), 90 * $found['quarters']);
     }
 }

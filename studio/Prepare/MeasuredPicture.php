@@ -14,7 +14,7 @@ use Rhapsode\Studio\Tool\ToolFailed;
 /** What is measured of a picture once, on its small copy, as Picture has it: what matters in it, and what may be wrong with it. */
 final readonly class MeasuredPicture
 {
-    public function __construct(public Matters $matters, public ?Frame $unbordered, public bool $isSoft) {}
+    public function __construct(public Matters $matters, public ?Frame $unbordered, public bool $isSoft, public int $sideways = 0) {}
 
     /**
      * @param string $thumb a small copy of a prepared picture
@@ -33,10 +33,13 @@ final readonly class MeasuredPicture
         }
         $inspection = Inspection::of($grey, $width, $height, $brightest);
 
+        $faces = Faces::in($pixels, $width, $height);
+
         return new self(
-            new Matters(Faces::in($pixels, $width, $height), ...Salience::of($grey, $width, $height)),
+            new Matters($faces->all, ...Salience::of($grey, $width, $height)),
             $inspection->unbordered,
             $inspection->isSoft,
+            $faces->turn,
         );
     }
 
@@ -46,12 +49,13 @@ final readonly class MeasuredPicture
             Matters::read($in->object('matters')),
             $in->has('unbordered') ? Frame::read($in->object('unbordered')) : null,
             $in->flag('soft'),
+            90 * $in->quarters('sideways', 0),
         );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['matters' => $this->matters->toArray(), 'unbordered' => $this->unbordered?->toArray(), 'soft' => $this->isSoft];
+        return ['matters' => $this->matters->toArray(), 'unbordered' => $this->unbordered?->toArray(), 'soft' => $this->isSoft, 'sideways' => $this->sideways];
     }
 }

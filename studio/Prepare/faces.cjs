@@ -1,6 +1,6 @@
 'use strict';
-// Finds faces: a line with width and height of a picture and its red, green and blue bytes on the input, a list of boxes on the output, in
-// fractions of its sides. The model, of 193 kB, comes with its package.
+// Finds faces: a line with width and height of a picture and its red, green and blue bytes on the input; on the output boxes, in
+// fractions of its sides, and, where there are none but would be if the picture were turned, by how many quarters to the right that is. The model, of 193 kB, comes with its package.
 const { readFileSync } = require('node:fs');
 const Module = require('node:module');
 const { dirname } = require('node:path');
@@ -38,7 +38,26 @@ const faces = require('@vladmandic/face-api/dist/face-api.node-wasm.js');
 
 const SIZE = 416;
 const SURE = 0.5;
+// That a picture lies on its side is said only where there is hardly a doubt.
+const VERY_SURE = 0.75;
 const folderOf = (name) => dirname(require.resolve(name));
+
+/** The picture, turned to the right. */
+function turned(picture, by) {
+  if (by === 2) return tf.reverse(picture, [0, 1]);
+  const across = tf.transpose(picture, [1, 0, 2]);
+  return tf.reverse(across, by === 1 ? 1 : 0);
+}
+
+async function quarters(picture, how) {
+  let best = { by: 0, score: VERY_SURE };
+  for (const by of [1, 3, 2]) {
+    const found = await faces.detectAllFaces(turned(picture, by), how);
+    const score = Math.max(0, ...found.map((face) => face.score));
+    if (score > best.score) best = { by, score };
+  }
+  return best.by;
+}
 
 async function main() {
   const input = readFileSync(0);
@@ -52,9 +71,8 @@ async function main() {
   const picture = tf.tensor3d(new Int32Array(input.subarray(end + 1)), [height, width, 3], 'int32');
   const how = new faces.TinyFaceDetectorOptions({ inputSize: SIZE, scoreThreshold: SURE });
   const found = await faces.detectAllFaces(picture, how);
-  process.stdout.write(
-    JSON.stringify(found.map(({ relativeBox: { x, y, width: wide, height: high } }) => ({ x, y, width: wide, height: high }))),
-  );
+  const boxes = found.map(({ relativeBox: { x, y, width: wide, height: high } }) => ({ x, y, width: wide, height: high }));
+  process.stdout.write(JSON.stringify({ faces: boxes, quarters: boxes.length > 0 ? 0 : await quarters(picture, how) }));
 }
 
 main().then(

@@ -93,6 +93,9 @@ final class InspectionTest extends TestCase
         self::assertContains('black-borders', $rules($story));
         self::assertContains('soft-picture', $rules($story));
         self::assertNotContains('black-borders', $rules(Stories::of([['recipe' => new Recipe(crop: $picture->unbordered)]])->withAsset($picture)));
-        self::assertSame([], array_intersect(['black-borders', 'soft-picture'], $rules(Stories::of([[]]))));
+        self::assertSame([], array_intersect(['black-borders', 'soft-picture', 'sideways-picture'], $rules(Stories::of([[]]))));
+        $sideways = new Picture('p', 'p.jpg', 1600, 900, sideways: 270);
+        self::assertContains('sideways-picture', $rules(Stories::of([[]])->withAsset($sideways)));
+        self::assertNotContains('sideways-picture', $rules(Stories::of([['recipe' => new Recipe(270)]])->withAsset($sideways)));
     }
 }

@@ -23,6 +23,7 @@ use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Salience;
 use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Words\WordsPlace;
 use Rhapsode\Studio\Messages\IcuCatalogue;
 
 /** The automatic framing shows what matters, in every shape. */
@@ -123,6 +124,23 @@ final class MattersTest extends TestCase
         self::assertGreaterThanOrEqual($from, $area->y);
         self::assertLessThanOrEqual($to, $area->y + $area->height);
         self::assertSame($from > 0.5, $plan->cues[0]->high, 'and what is said stands where the words do not');
+    }
+
+    /** Shown whole, an upright picture takes 81 of 256 of a wide slide: what lies at its side is under the middle of the words. */
+    public function testWordsKeepOffAFaceInAPictureThatIsShownWhole(): void
+    {
+        $places = [];
+        foreach ([0.1, 0.8] as $y) {
+            $story = Stories::of([['fit' => Fit::Whole]])->withAsset(new Picture('p', 'p.jpg', 900, 1600, matters: Stories::matters(new Frame(0.2, $y, 0.5, 0.15))));
+            $story = (new SetLayer('s0', 'caption', LayerKind::Words, ['role' => 'caption', 'text' => 'Who comes there?']))->apply($story);
+            $scene = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)->scenes[0];
+            [$head] = $scene->picture()->heads ?? [Frame::all()];
+            self::assertGreaterThan(0.34, $head->x);
+            self::assertLessThan(0.66, $head->x + $head->width);
+            $places[] = $scene->words()[0]->place;
+        }
+
+        self::assertSame([WordsPlace::Bottom, WordsPlace::Top], $places);
     }
 
     public function testWhereNothingIsKnownItIsFramedAsItAlwaysWas(): void

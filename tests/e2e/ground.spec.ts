@@ -1,6 +1,8 @@
+import { execFileSync } from 'node:child_process';
+import { join } from 'node:path';
 import { rows, saved } from './helpers';
 import { group } from './near';
-import { begin, choose, make, panel, pictureOf, slide, view } from './own';
+import { at, begin, choose, make, panel, pictureOf, slide, view } from './own';
 import type { PlannedPicture } from '../../web/api/types';
 import { expect, test } from './test';
 
@@ -44,6 +46,28 @@ test('a picture that is shown whole lies on itself, on paper, on a colour; two c
   await expect(colour).toBeHidden();
   await panel(page).getByText('Fill the slide').click();
   await expect(picks).toBeHidden();
+});
+
+test('a picture that lies on its side is pointed out as it comes in, and turned at a press', async ({ page }) => {
+  const upright = join(at, 'portrait.png');
+  execFileSync('rsvg-convert', ['--format', 'png', '--output', upright, 'tests/fixtures/a-face.svg']);
+  const lies = join(at, 'portrait on its side.png');
+  execFileSync('ffmpeg', ['-v', 'error', '-y', '-i', upright, '-vf', 'transpose=cclock', lies]);
+  await begin(page, 'tilda', 'On its side');
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Bring in pictures' }).click(),
+  ]);
+  await chooser.setFiles([lies]);
+  await expect(page.getByText('1 file came in.', { exact: true })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('One of them is small, soft, bordered or on its side.')).toBeVisible();
+  await page.getByRole('button', { name: 'Show', exact: true }).click();
+  await expect(panel(page).getByRole('heading', { name: 'Slide 5' })).toBeVisible();
+  await expect(panel(page).getByText('The picture of slide 5 seems to lie on its side.')).toBeVisible();
+  await page.getByRole('button', { name: /^Proof:/ }).click();
+  await page.getByRole('button', { name: 'Turn it upright' }).click();
+  await expect.poll(async () => pictureOf(await slide(page, 4)).recipe.turn).toBe(90);
+  await expect(page.getByRole('button', { name: 'Turn it upright' })).toBeHidden();
 });
 
 test('black borders are pointed out and cut off at a press, and so is a picture in which nothing is sharp', async ({

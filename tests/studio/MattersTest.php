@@ -46,7 +46,9 @@ final class MattersTest extends TestCase
         foreach (self::SUBJECTS as $name => [$x, $y]) {
             $thumb = self::thumb($scratch, __DIR__ . "/../../demo/pictures/{$name}.jpg");
             [$width, $height] = getimagesize($thumb) ?: [1, 1];
-            $matters = MeasuredPicture::of($thumb)->matters;
+            $found = MeasuredPicture::of($thumb);
+            $matters = $found->matters;
+            self::assertSame(0, $found->sideways, "{$name} lies upright");
             self::assertSame([], $matters->faces, "{$name} is of nobody from near");
             foreach ([Shape::Upright, Shape::Square] as $shape) {
                 $base = Framer::base($width / $height, $shape, $matters);
@@ -72,6 +74,17 @@ final class MattersTest extends TestCase
         foreach (Shape::cases() as $shape) {
             $base = Framer::base(4 / 3, $shape, $matters);
             self::assertEqualsWithDelta($face->width * $face->height, $base->shared($face), 1e-9, $shape->value);
+        }
+    }
+
+    /** A phone that was held upright and did not know it: the way back is told. */
+    public function testAFaceOnItsSideTellsHowThePictureLies(): void
+    {
+        $scratch = new Scratch();
+        Tool::run(['rsvg-convert', '--format', 'png', '--output', $scratch->path('face.png'), __DIR__ . '/../fixtures/a-face.svg']);
+        foreach (['null' => 0, 'transpose=cclock' => 90, 'hflip,vflip' => 180, 'transpose=clock' => 270] as $lies => $back) {
+            Tool::ffmpeg(['-v', 'error', '-i', Tool::file($scratch->path('face.png')), '-vf', $lies, $scratch->path('lies.png')]);
+            self::assertSame($back, MeasuredPicture::of(self::thumb($scratch, $scratch->path('lies.png')))->sideways, $lies);
         }
     }
 

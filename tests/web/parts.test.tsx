@@ -129,6 +129,22 @@ describe('the list of what comes in', () => {
     expect(onPutAway).toHaveBeenCalledWith();
   });
 
+  it('says of how many something may be wrong, and shows those', async () => {
+    const onShow = vi.fn();
+    render(
+      <Arrivals
+        arrivals={[arrival('a', 'done'), arrival('b', 'done'), arrival('c', 'preparing')]}
+        onAgain={vi.fn()}
+        onPutAway={vi.fn()}
+        wanting={['b', 'c', 'another']}
+        onShow={onShow}
+      />,
+    );
+    expect(screen.getByText('One of them is small, soft, bordered or on its side.')).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Show' }));
+    expect(onShow).toHaveBeenCalledWith(['b']);
+  });
+
   it('stays only where something needs an answer', async () => {
     const { onAgain, onPutAway } = list([
       arrival('a.jpg', 'done'),

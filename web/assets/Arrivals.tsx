@@ -51,14 +51,20 @@ export function Arrivals({
   arrivals,
   onAgain,
   onPutAway,
+  wanting = [],
+  onShow,
 }: {
   arrivals: Arrival[];
   onAgain: (arrival: Arrival) => void;
   onPutAway: (id?: string) => void;
+  /** Slides of which something may be wrong with the picture. */
+  wanting?: string[];
+  onShow?: (slides: string[]) => void;
 }) {
   const done = arrivals.filter((a) => a.state === 'done').length;
   const asking = arrivals.filter(asks);
   const under = arrivals.filter((a) => a.state !== 'done' && !asks(a));
+  const came = wanting.filter((slide) => arrivals.some((a) => a.id === slide && a.state === 'done'));
   const isOver = arrivals.length > 0 && done === arrivals.length;
   useEffect(() => {
     if (!isOver) return undefined;
@@ -89,6 +95,12 @@ export function Arrivals({
           </>
         )}
       </Row>
+      {came.length > 0 && (
+        <Row>
+          <Soft as="span">{say('arrivals.want-a-look', { count: came.length })}</Soft>
+          <Button onPress={() => onShow?.(came)}>{say('arrivals.show')}</Button>
+        </Row>
+      )}
       {asking.length > 0 && (
         <ul>
           {asking.map((arrival) => (

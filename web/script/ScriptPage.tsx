@@ -29,6 +29,7 @@ import { Returned, StorySheets } from './StorySheets';
 import { useArranging } from './useArranging';
 import { useBringing } from './useBringing';
 import { useCopying } from './useCopying';
+import { wanting } from './wanting';
 import { useSheetKeys } from './useSheetKeys';
 import { SLIDE } from './useSlideDrag';
 import { say } from '../messages/say';
@@ -246,7 +247,13 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
           onDrop={(event) => pictures.dropped(event.items)}
         >
           <Returned answer={view.handIns[0]} remarks={remarks} />
-          <Arrivals arrivals={pictures.arrivals} onAgain={pictures.again} onPutAway={pictures.putAway} />
+          <Arrivals
+            arrivals={pictures.arrivals}
+            onAgain={pictures.again}
+            onPutAway={pictures.putAway}
+            wanting={wanting(view.proof)}
+            onShow={(slides) => setChosen(new Set(slides))}
+          />
           <Boundary place={say('script.the-sheet')} resetOn={[view.revision]}>
             {distance === 'all' ? (
               <Suspense fallback={<Soft>{say('page.one-moment')}</Soft>}>

@@ -120,7 +120,7 @@ final readonly class PictureLayer implements Layer
             $this->id,
             $this->rendition($form),
             $this->move($context, $ratio, $matters),
-            null === $matters || Form::Whole === $form ? [] : Placing::heads($matters),
+            null === $matters ? [] : self::heads($matters, Form::Whole === $form ? self::amid($ratio, $context->shape) : Frame::all()),
         );
     }
 
@@ -140,6 +140,12 @@ final readonly class PictureLayer implements Layer
             [],
             new PlannedClip($part->from, $part->end($clip), $clip->frames, $box, $this->recipe),
         );
+    }
+
+    /** @return list<Frame> where heads lie in a rendition of which the picture takes that part */
+    private static function heads(Matters $matters, Frame $box): array
+    {
+        return array_map(static fn(Frame $head): Frame => $box->within($head), Placing::heads($matters));
     }
 
     /** Where a picture that is shown whole lies on its slide. */
