@@ -6,30 +6,18 @@ namespace Rhapsode\Studio\Prepare;
 
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Geometry\Frame;
-use Rhapsode\Studio\Tool\Tool;
-use Rhapsode\Studio\Tool\ToolFailed;
 
-/** The faces in a picture, as a small net in a process of its own finds them. $turn is by how many degrees clockwise they come upright. */
+/** The faces in a picture, as a small net in a process of its own finds them (FaceNet). $turn is by how many degrees clockwise they come upright. */
 final readonly class Faces
 {
-    private const SECONDS = 30.0;
-    /** Of address space, of which the process takes much and uses little. */
-    private const MEGABYTES = 60_000;
-
     /** @param list<Frame> $all the largest first; none where the picture would have to be turned to show them */
     private function __construct(public array $all = [], public int $turn = 0) {}
 
     /** @param string $pixels red, green and blue of one after the other */
     public static function in(string $pixels, int $width, int $height): self
     {
-        try {
-            [$answer] = Tool::run(
-                ['node', '--max-old-space-size=256', __DIR__ . '/faces.cjs'],
-                self::SECONDS,
-                self::MEGABYTES,
-                "{$width} {$height}\n{$pixels}",
-            );
-        } catch (ToolFailed) {
+        $answer = FaceNet::ask($pixels, $width, $height);
+        if (null === $answer) {
             // A picture whose faces are not known is framed by what stands out: it is no reason to refuse it.
             return new self();
         }

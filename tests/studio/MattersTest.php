@@ -7,6 +7,7 @@ namespace Rhapsode\Tests\Studio;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Studio\Prepare\FaceNet;
 use Rhapsode\Studio\Prepare\MeasuredPicture;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
@@ -75,6 +76,19 @@ final class MattersTest extends TestCase
             $base = Framer::base(4 / 3, $shape, $matters);
             self::assertEqualsWithDelta($face->width * $face->height, $base->shared($face), 1e-9, $shape->value);
         }
+    }
+
+    public function testTheNetIsBegunAgainAfterItHasEnded(): void
+    {
+        $grey = str_repeat("\x80", 3 * 64 * 48);
+        $answer = FaceNet::ask($grey, 64, 48);
+        self::assertSame('{"faces":[],"quarters":0}', trim((string) $answer));
+        [$children] = Tool::run(['pgrep', '-P', (string) getmypid(), '-f', 'faces.cjs']);
+        foreach (explode("\n", trim($children)) as $child) {
+            posix_kill((int) $child, \SIGKILL);
+        }
+
+        self::assertSame($answer, FaceNet::ask($grey, 64, 48));
     }
 
     /** A phone that was held upright and did not know it: the way back is told. */
