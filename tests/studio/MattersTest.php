@@ -83,9 +83,11 @@ final class MattersTest extends TestCase
         $grey = str_repeat("\x80", 3 * 64 * 48);
         $answer = FaceNet::ask($grey, 64, 48);
         self::assertSame('{"faces":[],"quarters":0}', trim((string) $answer));
-        [$children] = Tool::run(['pgrep', '-P', (string) getmypid(), '-f', 'faces.cjs']);
-        foreach (explode("\n", trim($children)) as $child) {
-            posix_kill((int) $child, \SIGKILL);
+        foreach (glob('/proc/[0-9]*/cmdline') ?: [] as $file) {
+            $isMine = 1 === preg_match('/^PPid:\s+' . getmypid() . '$/m', (string) @file_get_contents(\dirname($file) . '/status'));
+            if ($isMine && str_contains((string) @file_get_contents($file), 'faces.cjs')) {
+                posix_kill((int) basename(\dirname($file)), \SIGKILL);
+            }
         }
 
         self::assertSame($answer, FaceNet::ask($grey, 64, 48));
