@@ -41,8 +41,8 @@ final readonly class ClipPreparer
         try {
             $this->normalise($path, $probe, $folder, $seconds, $forPage, $progress);
             $frames = self::frames($folder . '/' . PreparedClip::FULL);
-            if ($frames < 1) {
-                throw new Unreadable('clip.empty');
+            if ($frames < 1 || $frames > Limits::CLIP_FRAMES) {
+                throw $frames < 1 ? new Unreadable('clip.empty') : ClipProbe::tooLong();
             }
             $poster = $this->poster($folder, intdiv($frames, 2));
             $sound = $probe->hasSound ? $this->sound($path, $probe, $folder, $frames) : null;
@@ -80,7 +80,8 @@ final readonly class ClipPreparer
         $made = \sprintf('[0:%d]%s', $probe->stream, implode(',', $video));
         $graph = $forPage ? "{$made},split=2[full][f];[f]{$fit(self::LIGHT_SIDE)}[light]" : "{$made}[full]";
         $coded = static fn(string $quality, string $group, string $file): array => [
-            '-c:v', 'libx264', '-preset', 'veryfast', '-crf', $quality, '-g', $group, '-bf', '0', '-pix_fmt', 'yuv420p', '-frames:v', (string) Limits::CLIP_FRAMES,
+            '-c:v', 'libx264', '-preset', 'veryfast', '-crf', $quality, '-g', $group, '-bf', '0', '-pix_fmt', 'yuv420p', // One that does not say how long it is may have no end.
+            '-frames:v', (string) (Limits::CLIP_FRAMES + 1),
             '-colorspace', 'bt709', '-color_primaries', 'bt709', '-color_trc', 'bt709', '-color_range', 'tv', '-video_track_timescale', (string) (Rate::FPS * 512),
             '-map_metadata', '-1', '-map_chapters', '-1', '-fflags', '+bitexact', '-movflags', '+faststart', '-f', 'mp4', Tool::file("{$folder}/{$file}"),
         ];

@@ -56,7 +56,7 @@ final readonly class ClipProbe
         self::check($streams[$number]);
         $seconds = (float) ($told['format']['duration'] ?? 0);
         if ($seconds > Limits::CLIP + 1) {
-            throw new Unreadable('clip.too-long', ['minutes' => intdiv(Limits::CLIP, 60)]);
+            throw self::tooLong();
         }
         $says = static fn(string $tag, int $most): string => mb_substr(Fields::cleaned(mb_scrub((string) ($told['format']['tags'][$tag] ?? ''))), 0, $most);
 
@@ -69,6 +69,11 @@ final readonly class ClipProbe
             new Source($says('title', Limits::SOURCE_TITLE), $says('artist', Limits::SOURCE_AUTHOR), '', $says('copyright', Limits::SOURCE_LICENCE)),
             $says('description', Limits::WORDS),
         );
+    }
+
+    public static function tooLong(): Unreadable
+    {
+        return new Unreadable('clip.too-long', ['minutes' => intdiv(Limits::CLIP, 60)]);
     }
 
     /** Whether a file holds sound and no pictures; what cannot be told is not. */

@@ -169,6 +169,7 @@ final class ClipTest extends TestCase
         yield 'a head without a body' => ['clip.broken', static fn(string $to) => file_put_contents($to, "\0\0\0\x18ftypmp42\0\0\0\0mp42isom" . str_repeat("\0", 400))];
         yield 'a coder that is unknown' => ['clip.unknown-codec', $make('-f', 'lavfi', '-i', 'testsrc2=s=160x90:d=0.2', '-c:v', 'ffv1', '-f', 'matroska')];
         yield 'too long' => ['clip.too-long', $make('-f', 'lavfi', '-i', 'color=s=32x32:r=1:d=640', '-c:v', 'libx264', '-preset', 'ultrafast', '-f', 'mp4')];
+        yield 'too long, and it does not say so' => ['clip.too-long', static fn(string $to) => file_put_contents($to, Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'color=s=32x32:r=1:d=602', '-c:v', 'libvpx', '-deadline', 'realtime', '-f', 'webm', '-'])[0])];
         yield 'too wide' => ['clip.too-wide', $make('-f', 'lavfi', '-i', 'color=s=9000x32:r=5:d=0.4', '-c:v', 'mjpeg', '-f', 'matroska')];
     }
 

@@ -1,5 +1,6 @@
 import type { DropItem } from 'react-aria-components';
 import limits from '../../schema/limits.json';
+import { isClip } from './kinds';
 
 /** What people have lying about, brought to files in the order of their names: files, folders with folders in them, a .zip. */
 
@@ -56,11 +57,12 @@ async function unpack({ path, file }: Found): Promise<Found[]> {
   archive.onfile = (entry) => {
     if (entry.name.endsWith('/') || isHidden(entry.name) || found.length >= MOST_FILES) return;
     const parts: Uint8Array<ArrayBuffer>[] = [];
+    const most = isClip({ name: entry.name }) ? limits.clipBytes : limits.pictureBytes;
     let bytes = 0;
     entry.ondata = (problem, part, isLast) => {
       if (problem) broken = true;
       // One that is too large is told to be so by its size: no more of it is unpacked.
-      else if (bytes <= limits.pictureBytes) parts.push(part.slice());
+      else if (bytes <= most) parts.push(part.slice());
       bytes += part?.length ?? 0;
       const name = entry.name.split('/').at(-1) ?? entry.name;
       if (isLast && !problem) found.push({ path: `${path}/${entry.name}`, file: new File(parts, name) });

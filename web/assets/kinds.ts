@@ -19,7 +19,7 @@ export const pictureFiles = [
 export const clipFiles = ['video/*', '.mp4', '.m4v', '.mov', '.webm', '.mkv', '.avi'];
 
 /** Whether a file says that it moves: what it is, its bytes tell in the end. */
-export const isClip = ({ name, type }: File): boolean =>
+export const isClip = ({ name, type = '' }: { name: string; type?: string }): boolean =>
   type.startsWith('video/') || /\.(mp4|m4v|mov|webm|mkv|avi)$/i.test(name);
 
 /** For a voice or music. */
