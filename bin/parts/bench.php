@@ -36,7 +36,12 @@ $time = static function (callable $work): float {
 
     return microtime(true) - $begun;
 };
-$row = static fn(string $what, string $figure, string $against, string $asked): int => printf("%-52s %9s   of %-46s asked: %s\n", $what, $figure, $against, $asked);
+$row = static fn(
+    string $what,
+    string $figure,
+    string $against,
+    string $asked,
+): int => printf("%-52s %9s   of %-46s asked: %s\n", $what, $figure, $against, $asked);
 
 /** A folder of so many moving, spoken, captioned slides with a title, over a bed. */
 $write = static function (string $folder, int $slides) use ($demo): void {
@@ -78,7 +83,11 @@ $share = intdiv($plan->frames() + $cores - 1, $cores);
 $limit = $time(static function () use ($scratch, $cores, $share, $size, $format): void {
     $running = [];
     for ($k = 0; $k < $cores; ++$k) {
-        $running[] = $process = new Process(['ffmpeg', '-nostdin', '-v', 'error', '-y', '-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', '1280x720', '-r', '30', '-skip_initial_bytes', (string) ($k * $share * $size), '-i', $scratch->path('frames.yuv'), '-frames:v', (string) $share, ...$format->video(), $scratch->path("limit-{$k}.mp4")], timeout: 900);
+        $running[] = $process = new Process([
+            'ffmpeg', '-nostdin', '-v', 'error', '-y', '-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', '1280x720', '-r',
+            '30', '-skip_initial_bytes', (string) ($k * $share * $size), '-i', $scratch->path('frames.yuv'),
+            '-frames:v', (string) $share, ...$format->video(), $scratch->path("limit-{$k}.mp4"),
+        ], timeout: 900);
         $process->start();
     }
     array_map(static fn(Process $p): int => $p->wait(), $running);
@@ -99,22 +108,41 @@ $again = static function () use ($planOf, $maker, $film, $format, $twenty, $time
 printf("\n%d slides, %.0f s\n", count($plan->scenes), $plan->seconds());
 file_put_contents($twenty . '/11.caption.txt', 'Mended');
 $row('After one caption was mended', sprintf('%.3f x', $again() / $whole), 'the full making', '0.10 x');
-$row('When nothing has changed', sprintf('%.2f s', $nothing = $again()), sprintf('(%.3f x the full making)', $nothing / $whole), 'under 1 s');
+$row(
+    'When nothing has changed',
+    sprintf('%.2f s', $nothing = $again()),
+    sprintf('(%.3f x the full making)', $nothing / $whole),
+    'under 1 s',
+);
 $before = count(glob($makings->segments() . '/*.mp4') ?: []);
 $from = new StoryFolder($twenty, $makings);
 $read = $from->read();
 $moved = (new MoveSlides([$read->slides[5]->id], $read->slides[15]->id))->apply($read);
-$move = $time(static fn() => $maker->make((new Planner(new FontWidths(), new IcuCatalogue()))->plan($moved, $from->lights($moved)), $film, $format));
-$row('After a slide was moved', sprintf('%.3f x', $move / $whole), sprintf('the full making; %d segments anew', count(glob($makings->segments() . '/*.mp4') ?: []) - $before), 'only its joins');
+$move = $time(
+    static fn() => $maker->make((new Planner(new FontWidths(), new IcuCatalogue()))->plan($moved, $from->lights($moved)), $film, $format),
+);
+$row(
+    'After a slide was moved',
+    sprintf('%.3f x', $move / $whole),
+    sprintf('the full making; %d segments anew', count(glob($makings->segments() . '/*.mp4') ?: []) - $before),
+    'only its joins',
+);
 
 // Memory: fifteen minutes of sixty slides in 1080, of pictures of 40 megapixels: what grows with the pictures, with the length, and
 // with the film's size, each in a process of its own.
 $long = $scratch->path('long');
 mkdir($long);
-Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=7744x5164', '-frames:v', '1', '-q:v', '3', '-f', 'image2', $scratch->path('large.jpg')], 120);
+Tool::ffmpeg([
+    '-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=7744x5164', '-frames:v', '1', '-q:v', '3', '-f', 'image2',
+    $scratch->path('large.jpg'),
+], 120);
 for ($i = 0; $i < 60; ++$i) {
     link($scratch->path('large.jpg'), sprintf('%s/%02d.jpg', $long, $i));
-    Tool::ffmpeg(['-v', 'error', '-i', sprintf('%s/voices/moon-%02d.ogg', $demo, 1 + $i % 10), '-af', 'apad=whole_dur=15,aloop=loop=2:size=2e9,atrim=end=14', '-c:a', 'libopus', '-b:a', '32k', sprintf('%s/%02d.ogg', $long, $i)], 60);
+    Tool::ffmpeg([
+        '-v', 'error', '-i', sprintf('%s/voices/moon-%02d.ogg', $demo, 1 + $i % 10), '-af',
+        'apad=whole_dur=15,aloop=loop=2:size=2e9,atrim=end=14', '-c:a', 'libopus', '-b:a', '32k',
+        sprintf('%s/%02d.ogg', $long, $i),
+    ], 60);
 }
 copy($demo . '/music/low-water-waltz.ogg', $long . '/bed.ogg');
 $largest = static function (string $code) use ($makings, $long, $scratch): float {
@@ -130,15 +158,51 @@ $largest = static function (string $code) use ($makings, $long, $scratch): float
     return (float) trim($said) / 1024;
 };
 printf("\nThe largest process, of sixty slides in fifteen minutes at 1080, with pictures of 40 megapixels\n");
-$row('Making pictures and voices ready, and planning', sprintf('%.0f MB', $most = $largest('')), sprintf('(%.2f x what is allowed)', $most / 400), '400 MB');
-$row('Mixing the sound', sprintf('%.0f MB', $most = $largest('(new Rhapsode\\Studio\\Mux\\Mixer($m))->mix($plan, $format, %s . ".m4a");')), sprintf('(%.2f x what is allowed)', $most / 400), '400 MB');
-$row('Making a segment and a transition', sprintf('%.0f MB', $most = $largest('$maker = new Rhapsode\\Studio\\Render\\SegmentMaker($m, $plan->shape, $format); foreach (array_slice(Rhapsode\\Studio\\Render\\Segments::of($plan, $format), 0, 4) as $k => $segment) { $maker->make($segment, %s . $k . ".mp4"); }')), sprintf('(%.2f x what is allowed)', $most / 400), '400 MB');
+$row(
+    'Making pictures and voices ready, and planning',
+    sprintf('%.0f MB', $most = $largest('')),
+    sprintf('(%.2f x what is allowed)', $most / 400),
+    '400 MB',
+);
+$row(
+    'Mixing the sound',
+    sprintf('%.0f MB', $most = $largest('(new Rhapsode\\Studio\\Mux\\Mixer($m))->mix($plan, $format, %s . ".m4a");')),
+    sprintf('(%.2f x what is allowed)', $most / 400),
+    '400 MB',
+);
+$row(
+    'Making a segment and a transition',
+    sprintf(
+        '%.0f MB',
+        $most = $largest(
+            '$maker = new Rhapsode\\Studio\\Render\\SegmentMaker($m, $plan->shape, $format); foreach (array_slice(Rhapsode\\Studio\\Render\\Segments::of($plan, $format), 0, 4) as $k => $segment) { $maker->make($segment, %s . $k . ".mp4"); }',
+        ),
+    ),
+    sprintf('(%.2f x what is allowed)', $most / 400),
+    '400 MB',
+);
 
 $story = static function (int $count): Story {
     $slides = $takes = [];
     for ($i = 0; $i < $count; ++$i) {
-        $takes["t{$i}"] = new Voice("t{$i}", 't', 480_000, 1000, 470_000, -20, -3, 40.0, false, [[100_000, 110_000], [180_000, 195_000], [300_000, 310_000], [390_000, 405_000]]);
-        $slides[] = new Slide("s{$i}", layers: [new PictureLayer('picture', 'p'), new WordsLayer('caption', WordsRole::Caption, "The wheel number {$i} is five metres high, and it turns twice a day.")], script: "In the year {$i} the tide comes in, fills the pond, and turns the wheel. " . str_repeat('The tide comes in, fills the pond, and turns the wheel. ', 2), voice: [new Span("t{$i}", 1000, 470_000)]);
+        $takes["t{$i}"] = new Voice("t{$i}", 't', 480_000, 1000, 470_000, -20, -3, 40.0, false, [
+            [100_000, 110_000],
+            [180_000, 195_000],
+            [300_000, 310_000],
+            [390_000, 405_000],
+        ]);
+        $slides[] = new Slide(
+            "s{$i}",
+            layers: [
+                new PictureLayer('picture', 'p'),
+                new WordsLayer('caption', WordsRole::Caption, "The wheel number {$i} is five metres high, and it turns twice a day."),
+            ],
+            script: "In the year {$i} the tide comes in, fills the pond, and turns the wheel. " . str_repeat(
+                'The tide comes in, fills the pond, and turns the wheel. ',
+                2,
+            ),
+            voice: [new Span("t{$i}", 1000, 470_000)],
+        );
     }
 
     return new Story('Long', $slides, ['p' => new Picture('p', 'p.jpg', 2400, 1600, new Source('T', 'A'))] + $takes);

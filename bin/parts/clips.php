@@ -34,7 +34,13 @@ $timed = static function (callable $work): float {
     return (hrtime(true) - $begun) / 1e9;
 };
 $row = static function (string $what, float $took, float $against, string $of, string $asked): void {
-    printf("%-52s %9s   of %-46s asked: %s\n", $what, sprintf('%.2f x', $took / $against), sprintf('%s (%.1f s of %.1f)', $of, $took, $against), $asked);
+    printf(
+        "%-52s %9s   of %-46s asked: %s\n",
+        $what,
+        sprintf('%.2f x', $took / $against),
+        sprintf('%s (%.1f s of %.1f)', $of, $took, $against),
+        $asked,
+    );
 };
 $clip = static fn(string $name, string $size, int $rate): array => Tool::ffmpeg([
     '-v', 'error', '-f', 'lavfi', '-i', "mandelbrot=s={$size}:r={$rate}:end_scale=0.3", '-f', 'lavfi', '-i', 'sine=300', '-t', (string) SECONDS, '-pix_fmt', 'yuv420p',
@@ -49,7 +55,13 @@ foreach (['1280x720' => 30, '1920x1080' => 30, '1920x1080 ' => 60] as $size => $
     mkdir($folder);
     $reading = $timed(static fn() => Tool::ffmpeg(['-v', 'error', '-i', Tool::file($scratch->path('clip.mp4')), '-f', 'null', '-'], 300));
     $making = $timed(static fn() => (new ClipPreparer())->prepare($scratch->path('clip.mp4'), $folder, null, true));
-    $row("Made ready, {$size} at {$rate}", $making, SECONDS, 'its own time', sprintf('as measured; reading it alone is %.2f x', $reading / SECONDS));
+    $row(
+        "Made ready, {$size} at {$rate}",
+        $making,
+        SECONDS,
+        'its own time',
+        sprintf('as measured; reading it alone is %.2f x', $reading / SECONDS),
+    );
 }
 
 $clip('clip.mp4', '1280x720', 30);
@@ -65,10 +77,20 @@ $film = static function (PictureLayer $layer, string $name) use ($scratch, $rend
     $story = new Story('Measured', [new Slide('s', layers: [$layer], stay: (float) SECONDS)], $assets, credits: false);
     $plan = (new Planner(new FontWidths(), new IcuCatalogue()))->plan($story);
 
-    return $timed(static fn() => (new FilmMaker($renditions, $scratch->path("kept-{$name}"), 1))->make($plan, $scratch->path("{$name}.mp4"), FilmFormat::of($story->shape)));
+    return $timed(static fn() => (new FilmMaker(
+        $renditions,
+        $scratch->path("kept-{$name}"),
+        1,
+    ))->make($plan, $scratch->path("{$name}.mp4"), FilmFormat::of($story->shape)));
 };
 $picture = $film(new PictureLayer('picture', 'p', framing: $moves), 'picture');
 printf("\nThe film of it, beside that of a picture that moves\n");
 $row('As it came', $film(new PictureLayer('picture', 'c'), 'plain'), $picture, 'the film of a picture', '1.5 x');
 $row('Led over', $film(new PictureLayer('picture', 'c', framing: $moves), 'moved'), $picture, 'the film of a picture', '1.5 x');
-$row('Straightened, toned, with a look', $film(new PictureLayer('picture', 'c', $toned), 'toned'), $picture, 'the film of a picture', '3 x');
+$row(
+    'Straightened, toned, with a look',
+    $film(new PictureLayer('picture', 'c', $toned), 'toned'),
+    $picture,
+    'the film of a picture',
+    '3 x',
+);

@@ -33,15 +33,28 @@ $median = static function (callable $work): float {
 
     return $times[3];
 };
-$row = static fn(string $what, string $figure, string $against, string $asked): int => printf("%-52s %9s   of %-46s asked: %s\n", $what, $figure, $against, $asked);
+$row = static fn(
+    string $what,
+    string $figure,
+    string $against,
+    string $asked,
+): int => printf("%-52s %9s   of %-46s asked: %s\n", $what, $figure, $against, $asked);
 
-Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'mandelbrot=s=4000x3000', '-frames:v', '1', '-q:v', '3', $scratch->path('large.jpg')], 120);
+Tool::ffmpeg(
+    ['-v', 'error', '-f', 'lavfi', '-i', 'mandelbrot=s=4000x3000', '-frames:v', '1', '-q:v', '3', $scratch->path('large.jpg')],
+    120,
+);
 $preparing = -hrtime(true);
 (new PicturePreparer())->prepare($scratch->path('large.jpg'), $scratch->folder);
 $preparing = ($preparing + hrtime(true)) / 1e6;
 $levels = LevelsOf::picture($scratch->path(PreparedPicture::THUMB));
 $master = $scratch->path(PreparedPicture::MASTER);
-$recipe = static fn(int $light): Recipe => new Recipe(0, 4.0, new Frame(0.05, 0.05, 0.9, 0.9), new Tone(true, $light, 10, 20, 10, Look::Album, 60));
+$recipe = static fn(int $light): Recipe => new Recipe(
+    0,
+    4.0,
+    new Frame(0.05, 0.05, 0.9, 0.9),
+    new Tone(true, $light, 10, 20, 10, Look::Album, 60),
+);
 $seen = $median(static fn(int $i) => Mending::follow($recipe($i), $master, 480, $levels)->writeJpeg($scratch->path('seen.jpg'), 82));
 $made = $median(static fn(int $i) => Mending::follow($recipe($i), $master, 2560, $levels)->writeJpeg($scratch->path('made.jpg'), 90));
 

@@ -108,7 +108,10 @@ final class Alignment
         $cheapest = [$passedUnits[$last] + $passedPauses[$count], -1, -1];
         for ($q = $count - 1; $q >= 0; --$q) {
             foreach ($best[$q] as $v => [$cost]) {
-                $cost += self::apart($spoken - $at[$q], $expected[$last] - $expected[$v]) + $passedUnits[$last] - $passedUnits[$v + 1] + $passedPauses[$count] - $passedPauses[$q + 1];
+                $cost += self::apart(
+                    $spoken - $at[$q],
+                    $expected[$last] - $expected[$v],
+                ) + $passedUnits[$last] - $passedUnits[$v + 1] + $passedPauses[$count] - $passedPauses[$q + 1];
                 if ($cost < $cheapest[0]) {
                     $cheapest = [$cost, $q, $v];
                 }

@@ -108,7 +108,10 @@ final readonly class CueCutter
     {
         $seconds = ($this->times[$last + 1][0] ?? \INF) - $this->times[$first][0];
 
-        return $seconds * 1000 < CueMaker::SHORTEST || $this->length($first, $last) > $seconds * CueMaker::PACE && $this->length($first, $last) < CueMaker::LINE;
+        return $seconds * 1000 < CueMaker::SHORTEST || $this->length(
+            $first,
+            $last,
+        ) > $seconds * CueMaker::PACE && $this->length($first, $last) < CueMaker::LINE;
     }
 
     private function fits(int $first, int $last): bool

@@ -36,7 +36,10 @@ final readonly class Speech
         return new self(
             intdiv($from * 1000, Rate::SAMPLES),
             ($to - $from) / Rate::SAMPLES,
-            array_values(array_map(static fn(array $pause): array => [($pause[0] - $from) / Rate::SAMPLES, ($pause[1] - $from) / Rate::SAMPLES], $pauses)),
+            array_values(array_map(
+                static fn(array $pause): array => [($pause[0] - $from) / Rate::SAMPLES, ($pause[1] - $from) / Rate::SAMPLES],
+                $pauses,
+            )),
         );
     }
 

@@ -34,7 +34,9 @@ final readonly class DeleteSlides implements Edit
     {
         $first = null === $bed->from ? 0 : $story->indexOf($bed->from) ?? 0;
         $last = null === $bed->to ? \count($story->slides) - 1 : $story->indexOf($bed->to) ?? \count($story->slides) - 1;
-        $stay = array_values(array_filter(\array_slice($story->slides, $first, $last - $first + 1), fn(Slide $slide): bool => !$this->goes($slide)));
+        $stay = array_values(
+            array_filter(\array_slice($story->slides, $first, $last - $first + 1), fn(Slide $slide): bool => !$this->goes($slide)),
+        );
         if ([] === $stay) {
             return null === $bed->from && null === $bed->to ? $bed : null;
         }

@@ -16,7 +16,9 @@ final class OnStops
     public static function change(Slide $slide, \Closure $change): Slide
     {
         return $slide->with(layers: array_map(
-            static fn(Layer $layer): Layer => $layer instanceof PictureLayer ? $layer->with(framing: $layer->framing->withStops($change)) : $layer,
+            static fn(Layer $layer): Layer => $layer instanceof PictureLayer ? $layer->with(
+                framing: $layer->framing->withStops($change),
+            ) : $layer,
             $slide->layers,
         ));
     }

@@ -102,7 +102,9 @@ final class Parts
         $laid = array_map(static fn(string $id): ?Bed => isset($beds[$id]) ? Bed::read(Fields::of($beds[$id])) : null, $order);
         unset($own['slides'], $own['beds']);
         // The story's own properties are read by its own rules; its tables are there already.
-        $plain = [] === $own ? $story : Story::fromArray([...self::own($story), ...$own, 'version' => Story::VERSION, 'slides' => [], 'beds' => []]);
+        $plain = [] === $own ? $story : Story::fromArray(
+            [...self::own($story), ...$own, 'version' => Story::VERSION, 'slides' => [], 'beds' => []],
+        );
 
         return $plain->with(slides: $slides, assets: $assets, beds: array_values(array_filter($laid)))->checked();
     }

@@ -21,7 +21,12 @@ final readonly class SetLayers implements Edit
     public function apply(Story $story): Story
     {
         return OnSlides::change($story, $this->slides, fn(Slide $slide): Slide => $slide->with(layers: array_map(
-            fn(Layer $layer): Layer => $layer->kind() === $this->kind ? SetLayer::changed($this->kind, $layer->id(), $layer, $this->changes) : $layer,
+            fn(Layer $layer): Layer => $layer->kind() === $this->kind ? SetLayer::changed(
+                $this->kind,
+                $layer->id(),
+                $layer,
+                $this->changes,
+            ) : $layer,
             $slide->layers,
         )));
     }

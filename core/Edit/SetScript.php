@@ -22,10 +22,16 @@ final readonly class SetScript implements Edit
             if ([] === ($slide->picture()->framing->stops ?? [])) {
                 return $changed;
             }
-            $words = static fn(string $script): array => array_map(static fn(Unit $unit): string => trim($unit->text), Units::of($script, $story->language));
+            $words = static fn(string $script): array => array_map(
+                static fn(Unit $unit): string => trim($unit->text),
+                Units::of($script, $story->language),
+            );
             $place = self::places($words($slide->script), $words($this->script));
 
-            return OnStops::change($changed, static fn(Stop $stop): Stop => null === $stop->word ? $stop : Stop::atWord($stop->frame, $place($stop->word)));
+            return OnStops::change(
+                $changed,
+                static fn(Stop $stop): Stop => null === $stop->word ? $stop : Stop::atWord($stop->frame, $place($stop->word)),
+            );
         });
     }
 

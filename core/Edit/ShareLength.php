@@ -20,7 +20,9 @@ final readonly class ShareLength implements Edit
     public function apply(Story $story): Story
     {
         OnSlides::mustHave($story, $this->slides);
-        $free = array_values(array_filter($story->slides, fn(Slide $s): bool => [] === $s->voice && \in_array($s->id, $this->slides, true)));
+        $free = array_values(
+            array_filter($story->slides, fn(Slide $s): bool => [] === $s->voice && \in_array($s->id, $this->slides, true)),
+        );
         if ([] === $free) {
             throw new Refused('edit.all-spoken');
         }

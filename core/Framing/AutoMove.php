@@ -86,7 +86,12 @@ final class AutoMove
             $within($kept->y + $kept->height - $height, $kept->y + $kept->height / 2 - Framer::HEADS_LIE * $height, $kept->y),
         ];
 
-        return new Frame($within($base->x, $x, $base->x + $base->width - $width), $within($base->y, $y, $base->y + $base->height - $height), $width, $height);
+        return new Frame(
+            $within($base->x, $x, $base->x + $base->width - $width),
+            $within($base->y, $y, $base->y + $base->height - $height),
+            $width,
+            $height,
+        );
     }
 
     private static function pan(Frame $base, float $seconds, int $turn): ?Move

@@ -42,7 +42,10 @@ final class Framer
         $heads = null === $matters ? [] : Placing::heads($matters);
         $wider = $shape->ratio() / $ratio;
 
-        return null !== ($wider > 1 ? Placing::room(Placing::alongHeight($heads), 1 / $wider) : Placing::room(Placing::alongWidth($heads), $wider));
+        return null !== ($wider > 1 ? Placing::room(
+            Placing::alongHeight($heads),
+            1 / $wider,
+        ) : Placing::room(Placing::alongWidth($heads), $wider));
     }
 
     /** The share of the picture's area outside the slide when it fills it, 0 to 1. */
@@ -69,7 +72,12 @@ final class Framer
         $heads = Placing::heads($matters);
 
         return $wider > 1
-            ? new Frame(0, Placing::at(Placing::alongHeight($heads), $matters->down, $usual->height, $usual->y, self::HEADS_LIE), 1, $usual->height)
+            ? new Frame(
+                0,
+                Placing::at(Placing::alongHeight($heads), $matters->down, $usual->height, $usual->y, self::HEADS_LIE),
+                1,
+                $usual->height,
+            )
             : new Frame(Placing::at(Placing::alongWidth($heads), $matters->across, $usual->width, $usual->x, 0.5), 0, $usual->width, 1);
     }
 

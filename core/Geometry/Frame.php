@@ -24,7 +24,12 @@ final readonly class Frame
 
     public static function read(Fields $in): self
     {
-        return new self($in->number('x', 0, 1), $in->number('y', 0, 1), $in->number('width', Limits::LEAST_PART, 1), $in->number('height', Limits::LEAST_PART, 1));
+        return new self(
+            $in->number('x', 0, 1),
+            $in->number('y', 0, 1),
+            $in->number('width', Limits::LEAST_PART, 1),
+            $in->number('height', Limits::LEAST_PART, 1),
+        );
     }
 
     public static function all(): self

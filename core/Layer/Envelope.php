@@ -63,7 +63,9 @@ final readonly class Envelope
     public function stretches(int $from, int $to): array
     {
         $stretches = [];
-        $bounds = array_values(array_unique([$from, ...array_filter(array_column($this->points, 0), static fn(int $at): bool => $at > $from && $at < $to), $to]));
+        $bounds = array_values(array_unique(
+            [$from, ...array_filter(array_column($this->points, 0), static fn(int $at): bool => $at > $from && $at < $to), $to],
+        ));
         foreach ($bounds as $i => $end) {
             if ($i > 0) {
                 $begin = $bounds[$i - 1];

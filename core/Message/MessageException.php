@@ -14,6 +14,9 @@ abstract class MessageException extends \DomainException
     {
         $this->said = $said instanceof Message ? $said : new Message($said, $parameters);
         $facts = $this->said->toArray()['parameters'] ?? [];
-        parent::__construct($this->said->code . ([] === $facts ? '' : ' ' . json_encode($facts, \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_PARTIAL_OUTPUT_ON_ERROR)), 0, $previous);
+        parent::__construct($this->said->code . ([] === $facts ? '' : ' ' . json_encode(
+            $facts,
+            \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES | \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_PARTIAL_OUTPUT_ON_ERROR,
+        )), 0, $previous);
     }
 }

@@ -36,7 +36,10 @@ final class Pacing
         $start = 0;
         foreach ($story->slides as $i => $slide) {
             [$stay, $comesIn] = $lengths[$i];
-            $voice = [] === $slide->voice ? [] : self::placed($slide, ($start + $comesIn + Rate::frames(self::BREATH)) * Rate::SAMPLES_PER_FRAME);
+            $voice = [] === $slide->voice ? [] : self::placed(
+                $slide,
+                ($start + $comesIn + Rate::frames(self::BREATH)) * Rate::SAMPLES_PER_FRAME,
+            );
             $timed[] = new TimedSlide($slide, $start, $stay, $comesIn, $voice);
             $start += $stay;
         }

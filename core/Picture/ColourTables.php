@@ -66,7 +66,11 @@ final readonly class ColourTables
             return $saturation;
         }
         $share = $tone->strength / Limits::TONE;
-        $look = array_map(static fn(float $none, float $whole): float => $none + $share * ($whole - $none), self::NONE, $tone->look->matrix());
+        $look = array_map(
+            static fn(float $none, float $whole): float => $none + $share * ($whole - $none),
+            self::NONE,
+            $tone->look->matrix(),
+        );
         $mixed = [];
         foreach ([0, 3, 6] as $row) {
             foreach ([0, 1, 2] as $column) {
@@ -116,7 +120,10 @@ final readonly class ColourTables
     {
         [$r, $g, $b] = [$this->in[0][$red] ?? 0, $this->in[1][$green] ?? 0, $this->in[2][$blue] ?? 0];
         $m = $this->matrix;
-        $of = fn(int $row): int => $this->out[(int) max(0, min(255, floor($m[$row] * $r + $m[$row + 1] * $g + $m[$row + 2] * $b + 0.5)))] ?? 0;
+        $of = fn(int $row): int => $this->out[(int) max(
+            0,
+            min(255, floor($m[$row] * $r + $m[$row + 1] * $g + $m[$row + 2] * $b + 0.5)),
+        )] ?? 0;
 
         return [$of(0), $of(3), $of(6)];
     }

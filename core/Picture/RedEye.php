@@ -105,7 +105,11 @@ final class RedEye
             $n = array_pop($open);
             $x = $n % $width;
             foreach ([$x > 0 ? $n - 1 : -1, $x < $width - 1 ? $n + 1 : -1, $n - $width, $n + $width] as $next) {
-                if ($next >= 0 && $next < $width * $height && 0.0 === $within[$next] && self::away($next, $width, $height) <= 1.0 && $red($next) >= $limit) {
+                if ($next >= 0 && $next < $width * $height && 0.0 === $within[$next] && self::away(
+                    $next,
+                    $width,
+                    $height,
+                ) <= 1.0 && $red($next) >= $limit) {
                     $within[$next] = 1.0;
                     $open[] = $next;
                 }

@@ -7,7 +7,12 @@ namespace Rhapsode\Core\Picture;
 /** A picture made ready to be shown: by its asset, what is done to it, its form, and the colour #rrggbb that it lies on if it is whole and not on itself. */
 final readonly class Rendition
 {
-    public function __construct(public string $asset, public Recipe $recipe = new Recipe(), public Form $form = Form::Full, public ?string $ground = null) {}
+    public function __construct(
+        public string $asset,
+        public Recipe $recipe = new Recipe(),
+        public Form $form = Form::Full,
+        public ?string $ground = null,
+    ) {}
 
     /** Its name among the renditions of one asset. */
     public function name(): string

@@ -177,6 +177,8 @@ final class Salience
     {
         $most = max(1e-9, ...$figures);
 
-        return array_values(array_map(static fn(float $f): int => max(0, min(Matters::MOST, (int) round(Matters::MOST * $f / $most))), $figures));
+        return array_values(
+            array_map(static fn(float $f): int => max(0, min(Matters::MOST, (int) round(Matters::MOST * $f / $most))), $figures),
+        );
     }
 }

@@ -22,7 +22,12 @@ final readonly class PlannedTransition
     public const SOFT = 0.35;
 
     /** @param 'right'|'left'|'top'|null $toward */
-    private function __construct(public TransitionKind $kind, public int $frames, public ?string $colour = null, public ?string $toward = null) {}
+    private function __construct(
+        public TransitionKind $kind,
+        public int $frames,
+        public ?string $colour = null,
+        public ?string $toward = null,
+    ) {}
 
     public static function of(TransitionKind $kind, int $frames, string $language = 'en'): self
     {

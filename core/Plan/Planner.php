@@ -63,7 +63,11 @@ final readonly class Planner
             $scenes,
             null === $story->captions ? $this->cues($story, $timed, $scenes) : Imported::cues($story->captions, $ends),
             Credits::entries($story, $wording),
-            [...Voices::plays($story, $timed), ...ClipSounds::plays($story, $timed), ...(new Beds($story, $timed, $frames * Rate::SAMPLES_PER_FRAME))->plays()],
+            [
+                ...Voices::plays($story, $timed),
+                ...ClipSounds::plays($story, $timed),
+                ...(new Beds($story, $timed, $frames * Rate::SAMPLES_PER_FRAME))->plays(),
+            ],
         );
     }
 

@@ -13,7 +13,12 @@ final readonly class Flaw
      * @param string                          $rule       names what is said of one, proof.RULE, and of several slides, proof.RULE.many
      * @param array<string, string|int|float> $parameters of what is said of one
      */
-    public function __construct(public Severity $level, public string $rule, private array $parameters = [], public ?string $slide = null) {}
+    public function __construct(
+        public Severity $level,
+        public string $rule,
+        private array $parameters = [],
+        public ?string $slide = null,
+    ) {}
 
     public function message(): Message
     {

@@ -40,7 +40,9 @@ final class Praise
             'praise.long-enough' => null !== $wanted && $free(self::LONG_ENOUGH),
             'praise.spoken' => $has(static fn(Slide $s): bool => [] !== $s->voice && '' !== trim($s->script)) && $free(['script-unspoken']),
             'praise.clear' => $has(static fn(Slide $s): bool => [] !== $s->voice) && $free(self::CLEAR),
-            'praise.readable' => $has(static fn(Slide $s): bool => '' !== trim($s->words(WordsRole::Caption)->text ?? '')) && $free(self::READABLE),
+            'praise.readable' => $has(
+                static fn(Slide $s): bool => '' !== trim($s->words(WordsRole::Caption)->text ?? ''),
+            ) && $free(self::READABLE),
             'praise.credited' => $free(self::CREDITED),
         ])));
     }

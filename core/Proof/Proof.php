@@ -77,7 +77,10 @@ final class Proof
             }
         }
 
-        $kinds = array_unique(array_map(static fn(Slide $s): string => $story->transitionOf($s)->kind->value, array_filter($story->slides, static fn(Slide $s): bool => TransitionKind::Cut !== $story->transitionOf($s)->kind)));
+        $kinds = array_unique(array_map(
+            static fn(Slide $s): string => $story->transitionOf($s)->kind->value,
+            array_filter($story->slides, static fn(Slide $s): bool => TransitionKind::Cut !== $story->transitionOf($s)->kind),
+        ));
         if (\count($kinds) > self::MOST_TRANSITIONS) {
             $findings[] = new Flaw(Severity::Should, 'many-joins', ['count' => \count($kinds), 'most' => self::MOST_TRANSITIONS]);
         }
@@ -134,7 +137,12 @@ final class Proof
                 $slide->id,
             );
         }
-        if ($layer->recipe->width($picture) < self::LEAST_WIDTH && !Framer::isWhole($layer->fit, $ratio, $story->shape, $layer->recipe->matters($picture))) {
+        if ($layer->recipe->width($picture) < self::LEAST_WIDTH && !Framer::isWhole(
+            $layer->fit,
+            $ratio,
+            $story->shape,
+            $layer->recipe->matters($picture),
+        )) {
             $findings[] = new Flaw(
                 Severity::Should,
                 'small-picture',
@@ -195,7 +203,9 @@ final class Proof
         $isZoom = $comfort->zoom > Comfort::MOST_ZOOM;
 
         return $comfort->isCalm() ? [] : [new Flaw(Severity::Should, 'fast-move', [
-            'slide' => $number, 'way' => $isZoom ? 'zoom' : 'pan', 'percent' => (int) round(100 * ($isZoom ? $comfort->zoom : $comfort->pan)),
+            'slide' => $number, 'way' => $isZoom ? 'zoom' : 'pan', 'percent' => (int) round(
+                100 * ($isZoom ? $comfort->zoom : $comfort->pan),
+            ),
         ], $slide->id)];
     }
 

@@ -92,7 +92,12 @@ final readonly class Beds
             $end = min($to, $at + $length);
             $seamIn = $at > $from ? $seam : 0;
             $seamOut = $end < $to ? $seam : 0;
-            $fades = [[$from, $from + $fadeIn, true], [$to - $fadeOut, $to, false], [$at, $at + $seamIn, true], [$end - $seamOut, $end, false]];
+            $fades = [
+                [$from, $from + $fadeIn, true],
+                [$to - $fadeOut, $to, false],
+                [$at, $at + $seamIn, true],
+                [$end - $seamOut, $end, false],
+            ];
             [$open, $ducked] = $this->levels($bed);
             $gains = GainCurve::points($at, $end, $open, $ducked, $fades, $bed->ducks ? $this->ducking : null);
             $plays[] = new Play($music->id, $at, $begin, $begin + $end - $at, $gains);

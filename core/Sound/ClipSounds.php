@@ -55,7 +55,14 @@ final class ClipSounds
         ];
         [$open, $ducked] = self::levels($clip, $part);
 
-        return new Play($asset, $at, $from, $from + $length, GainCurve::points($at, $end, $open, $ducked, $fades, $ducking), Bus::Clip, $one->slide->id);
+        return new Play($asset, $at, $from, $from + $length, GainCurve::points(
+            $at,
+            $end,
+            $open,
+            $ducked,
+            $fades,
+            $ducking,
+        ), Bus::Clip, $one->slide->id);
     }
 
     /** @return array{float, float} its gain in dB where nobody speaks, and under a voice */

@@ -17,7 +17,15 @@ final readonly class Play
      * @param non-empty-list<array{int, float}> $gains
      * @param string|null                       $slide that it belongs to, where it belongs to one
      */
-    public function __construct(public string $asset, public int $at, public int $from, public int $to, public array $gains, public Bus $bus = Bus::Bed, public ?string $slide = null) {}
+    public function __construct(
+        public string $asset,
+        public int $at,
+        public int $from,
+        public int $to,
+        public array $gains,
+        public Bus $bus = Bus::Bed,
+        public ?string $slide = null,
+    ) {}
 
     public function length(): int
     {

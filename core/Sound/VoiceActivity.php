@@ -84,6 +84,8 @@ final class VoiceActivity
     /** @param non-empty-array<float> $levels dB of the mean power */
     private static function mean(array $levels): float
     {
-        return 10 * log10(max(1e-20, array_sum(array_map(static fn(float $level): float => 10 ** ($level / 10), $levels)) / \count($levels)));
+        return 10 * log10(
+            max(1e-20, array_sum(array_map(static fn(float $level): float => 10 ** ($level / 10), $levels)) / \count($levels)),
+        );
     }
 }

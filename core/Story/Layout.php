@@ -46,7 +46,10 @@ enum Layout: string
             self::Title => [WordsRole::Title, WordsRole::Subtitle],
             self::Full => [WordsRole::Caption],
         };
-        if ($pictures > (self::Full === $this ? 1 : 0) || \count($roles) !== \count(array_unique($roles, \SORT_REGULAR)) || [] !== array_udiff($roles, $room, static fn(WordsRole $a, WordsRole $b): int => strcmp($a->value, $b->value))) {
+        if ($pictures > (self::Full === $this ? 1 : 0) || \count($roles) !== \count(array_unique(
+            $roles,
+            \SORT_REGULAR,
+        )) || [] !== array_udiff($roles, $room, static fn(WordsRole $a, WordsRole $b): int => strcmp($a->value, $b->value))) {
             throw new Malformed('document.no-room-for-layer');
         }
     }

@@ -32,7 +32,10 @@ final class Units
             // Most of what is written in most languages is a plain word.
             $plain = ctype_alpha($bare);
             $length = $plain ? \strlen($bare) : mb_strlen($bare);
-            $units[] = new Unit($part, $length, \strlen($part) - \strlen($bare), $plain ? $length + self::SPACE : self::weight($bare, $length), match (true) {
+            $units[] = new Unit($part, $length, \strlen($part) - \strlen($bare), $plain ? $length + self::SPACE : self::weight(
+                $bare,
+                $length,
+            ), match (true) {
                 isset($ends[$at]) => Unit::SENTENCE,
                 $plain => Unit::WORD,
                 1 === preg_match(self::CLAUSE_END, $bare) => Unit::CLAUSE,

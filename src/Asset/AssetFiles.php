@@ -93,7 +93,11 @@ final readonly class AssetFiles
         if (null === $full || Form::Full === $form) {
             return $full;
         }
-        $key = self::whole($id, implode('-', array_filter(['whole', $small ? 'thumb' : '', $rendition->groundKey(), $recipe->key()])), $shape);
+        $key = self::whole(
+            $id,
+            implode('-', array_filter(['whole', $small ? 'thumb' : '', $rendition->groundKey(), $recipe->key()])),
+            $shape,
+        );
         $this->store->once($key, fn(string $new) => WholePicture::make(
             $this->store->near($full),
             $new,
@@ -132,7 +136,13 @@ final readonly class AssetFiles
                 return null;
             }
             $scratch = new Scratch();
-            (new PicturePreparer())->follow($file, $recipe, $this->store->near($master), $scratch->folder, $recipe->tone->clear ? $this->levels($id) : null);
+            (new PicturePreparer())->follow(
+                $file,
+                $recipe,
+                $this->store->near($master),
+                $scratch->folder,
+                $recipe->tone->clear ? $this->levels($id) : null,
+            );
             $this->keep($id, $scratch->folder, [$file], $recipe);
         }
 

@@ -36,7 +36,9 @@ final readonly class AssetSweeper
         $gone = 0;
         foreach (self::KEPT as ['state' => $state, 'for' => $time]) {
             /** @var list<AssetRecord> $old */
-            $old = $this->entities->createQuery('SELECT a FROM ' . AssetRecord::class . ' a WHERE a.state = :state AND a.begunAt < :before ORDER BY a.id')
+            $old = $this->entities->createQuery(
+                'SELECT a FROM ' . AssetRecord::class . ' a WHERE a.state = :state AND a.begunAt < :before ORDER BY a.id',
+            )
                 ->setParameters(['state' => $state->value, 'before' => now($time)])->setMaxResults(self::AT_ONCE)->getResult();
             foreach ($old as $asset) {
                 $this->entities->remove($asset);

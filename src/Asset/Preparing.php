@@ -72,7 +72,10 @@ final readonly class Preparing
         }
         $whole = fopen($path, 'w') ?: throw new \RuntimeException('The disk is full.');
         foreach ($this->entities->getRepository(AssetPart::class)->findBy(['asset' => $asset], ['number' => 'ASC']) as $part) {
-            $from = fopen($this->store->near($this->store->has($part->key()) ? $part->key() : $part->earlierKey()), 'r') ?: throw new \RuntimeException('A part is missing.');
+            $from = fopen(
+                $this->store->near($this->store->has($part->key()) ? $part->key() : $part->earlierKey()),
+                'r',
+            ) ?: throw new \RuntimeException('A part is missing.');
             if (false === stream_copy_to_stream($from, $whole)) {
                 throw new \RuntimeException('The disk is full.');
             }
@@ -135,7 +138,10 @@ final readonly class Preparing
     {
         if ($progress !== $asset->progress) {
             $asset->progress = $progress;
-            $this->entities->getConnection()->executeStatement('UPDATE asset SET progress = ? WHERE id = ?', [$progress, (string) $asset->id]);
+            $this->entities->getConnection()->executeStatement(
+                'UPDATE asset SET progress = ? WHERE id = ?',
+                [$progress, (string) $asset->id],
+            );
         }
     }
 

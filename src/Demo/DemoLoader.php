@@ -170,7 +170,11 @@ final class DemoLoader
             new SetLayers([$id], LayerKind::Picture, ['fit' => $in->choice('fit', Fit::class, Fit::Auto)->value]),
         ];
         if ('' !== $in->text('caption')) {
-            $edits[] = new SetLayer($id, 'caption', LayerKind::Words, ['role' => WordsRole::Caption->value, 'text' => $in->text('caption'), 'place' => $in->choice('place', WordsPlace::class)->value]);
+            $edits[] = new SetLayer($id, 'caption', LayerKind::Words, [
+                'role' => WordsRole::Caption->value,
+                'text' => $in->text('caption'),
+                'place' => $in->choice('place', WordsPlace::class)->value,
+            ]);
         }
         if ($in->has('join')) {
             $edits[] = new SetTransition([$id], new Transition($in->choice('join', TransitionKind::class)));
@@ -219,7 +223,13 @@ final class DemoLoader
         $slides = $this->plans->plan($handIn->film->story())->scenes;
         foreach ($in->objects('remarks') as $remark) {
             $slide = $slides[$remark->whole('slide', 0, \count($slides) - 1)];
-            $this->entities->persist(new Remark($handIn, $teacher, $slide->start + Rate::frames($remark->number('after', 0, 60)), $slide->id, $remark->text('text')));
+            $this->entities->persist(new Remark(
+                $handIn,
+                $teacher,
+                $slide->start + Rate::frames($remark->number('after', 0, 60)),
+                $slide->id,
+                $remark->text('text'),
+            ));
         }
     }
 

@@ -34,7 +34,10 @@ final readonly class DeskController
             'user' => $user->toArray(),
             'assignments' => array_map(static fn(Assignment $a): array => $a->toArray(), $this->due($user)),
             'stories' => array_map($this->cover(...), $stories),
-            'classrooms' => Role::Teacher === $user->role ? array_map($this->classroom(...), $this->entities->getRepository(Classroom::class)->findBy(['teacher' => $user], ['name' => 'ASC'])) : [],
+            'classrooms' => Role::Teacher === $user->role ? array_map(
+                $this->classroom(...),
+                $this->entities->getRepository(Classroom::class)->findBy(['teacher' => $user], ['name' => 'ASC']),
+            ) : [],
         ]);
     }
 
@@ -76,9 +79,15 @@ final readonly class DeskController
     private function classroom(Classroom $classroom): array
     {
         $assignments = [];
-        foreach ($this->entities->getRepository(Assignment::class)->findBy(['classroom' => $classroom], ['dueOn' => 'DESC']) as $assignment) {
+        foreach ($this->entities->getRepository(Assignment::class)->findBy(
+            ['classroom' => $classroom],
+            ['dueOn' => 'DESC'],
+        ) as $assignment) {
             $newest = [];
-            foreach ($this->entities->getRepository(HandIn::class)->findBy(['assignment' => $assignment], ['number' => 'DESC']) as $handIn) {
+            foreach ($this->entities->getRepository(HandIn::class)->findBy(
+                ['assignment' => $assignment],
+                ['number' => 'DESC'],
+            ) as $handIn) {
                 $newest[(string) $handIn->story->id] ??= $handIn->state->value;
             }
             $assignments[] = $assignment->toArray() + ['states' => [] === $newest ? new \stdClass() : array_count_values($newest)];

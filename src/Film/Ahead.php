@@ -25,7 +25,12 @@ final readonly class Ahead
     private const FREE = 0.1;
     private const AT_ONCE = 500;
 
-    public function __construct(private EntityManagerInterface $entities, private Connection $database, private Waiting $waiting, private Store $store) {}
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Connection $database,
+        private Waiting $waiting,
+        private Store $store,
+    ) {}
 
     /**
      * The story that has rested longest of those that were changed lately and are not made ahead.

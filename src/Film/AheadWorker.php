@@ -52,7 +52,11 @@ final class AheadWorker
     #[AsEventListener]
     public function idle(WorkerRunningEvent $event): void
     {
-        if ($event->isWorkerIdle() && $this->rest > 0 && \in_array(self::QUEUE, $event->getWorker()->getMetadata()->getTransportNames(), true)) {
+        if ($event->isWorkerIdle() && $this->rest > 0 && \in_array(
+            self::QUEUE,
+            $event->getWorker()->getMetadata()->getTransportNames(),
+            true,
+        )) {
             $until = microtime(true) + self::AT_A_TIME;
             while ($this->step($this->rest) && microtime(true) < $until && !$this->ahead->isWaitedFor());
         }

@@ -20,6 +20,9 @@ final readonly class FilmOfStory implements ViewPart
 
     public function of(StoryRecord $story): mixed
     {
-        return $this->entities->getRepository(FilmRecord::class)->findOneBy(['story' => $story], ['begunAt' => 'DESC', 'id' => 'DESC'])?->toArray();
+        return $this->entities->getRepository(FilmRecord::class)->findOneBy(
+            ['story' => $story],
+            ['begunAt' => 'DESC', 'id' => 'DESC'],
+        )?->toArray();
     }
 }

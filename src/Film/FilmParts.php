@@ -23,7 +23,11 @@ final class FilmParts
     private ?SegmentMaker $maker = null;
     private string $makerOf = '';
 
-    public function __construct(private readonly StoreRenditions $renditions, private readonly Store $store, private readonly Claims $claims) {}
+    public function __construct(
+        private readonly StoreRenditions $renditions,
+        private readonly Store $store,
+        private readonly Claims $claims,
+    ) {}
 
     /** @return list<string> the keys of all that a film needs */
     public function keys(Plan $plan, FilmFormat $format): array

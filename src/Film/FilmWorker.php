@@ -220,7 +220,10 @@ final class FilmWorker
         }
         $this->films->whileUnderWay($record, function (FilmRecord $film): void {
             $next = $film->state->after(FilmAct::Concatenate);
-            if ($next === $film->state || false !== $this->database->fetchOne('SELECT 1 FROM film_segment WHERE film_id = ? AND NOT done LIMIT 1', [(string) $film->id])) {
+            if ($next === $film->state || false !== $this->database->fetchOne(
+                'SELECT 1 FROM film_segment WHERE film_id = ? AND NOT done LIMIT 1',
+                [(string) $film->id],
+            )) {
                 return;
             }
             $film->state = $next;

@@ -34,7 +34,9 @@ final readonly class Films
             if ([] === array_filter($film->story()->slides, static fn($slide): bool => Layout::Title !== $slide->layout)) {
                 throw new Refused('film.no-pictures-yet');
             }
-            foreach ($this->entities->getRepository(FilmRecord::class)->findBy(['story' => $story, 'documentHash' => $film->documentHash, 'size' => $size, 'container' => $container]) as $same) {
+            foreach ($this->entities->getRepository(FilmRecord::class)->findBy(
+                ['story' => $story, 'documentHash' => $film->documentHash, 'size' => $size, 'container' => $container],
+            ) as $same) {
                 if (!$same->state->isMadeAgain()) {
                     return [$same, false];
                 }

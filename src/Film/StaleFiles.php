@@ -47,7 +47,9 @@ final readonly class StaleFiles
         if (is_dir($store)) {
             $this->remove(Finder::create()->in($store)->files()->name('*.part')->date(self::OLD)->ignoreUnreadableDirs());
         }
-        $this->remove(Finder::create()->in($scratch)->directories()->depth(0)->name('/^rhapsode-[0-9a-f]{16}$/')->date(self::OLD)->ignoreUnreadableDirs());
+        $this->remove(
+            Finder::create()->in($scratch)->directories()->depth(0)->name('/^rhapsode-[0-9a-f]{16}$/')->date(self::OLD)->ignoreUnreadableDirs(),
+        );
     }
 
     /** What cannot be removed, since another owns it or has just removed it, keeps no worker from its work. */

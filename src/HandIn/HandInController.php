@@ -84,7 +84,10 @@ final readonly class HandInController
     public function assignment(#[MapEntity] Assignment $assignment): JsonResponse
     {
         $newest = [];
-        foreach ($this->entities->getRepository(HandIn::class)->findBy(['assignment' => $assignment], ['handedInAt' => 'DESC', 'number' => 'DESC']) as $handIn) {
+        foreach ($this->entities->getRepository(HandIn::class)->findBy(
+            ['assignment' => $assignment],
+            ['handedInAt' => 'DESC', 'number' => 'DESC'],
+        ) as $handIn) {
             $newest[(string) $handIn->story->id] ??= $handIn->toArray();
         }
         $students = $this->members->of($assignment->classroom);
@@ -141,7 +144,10 @@ final readonly class HandInController
     #[IsGranted(HandInVoter::ANSWER, 'handIn')]
     public function dropRemark(#[MapEntity] HandIn $handIn, string $remark): JsonResponse
     {
-        $found = $this->entities->getRepository(Remark::class)->findOneBy(['id' => $remark, 'handIn' => $handIn]) ?? throw new NotFoundHttpException();
+        $found = $this->entities->getRepository(Remark::class)->findOneBy([
+            'id' => $remark,
+            'handIn' => $handIn,
+        ]) ?? throw new NotFoundHttpException();
         $this->whileRemarked($handIn, fn() => $this->entities->remove($found));
 
         return new JsonResponse($this->whole($handIn));

@@ -26,7 +26,12 @@ final class FarStore
             return null;
         }
         $parts = parse_url($address);
-        if (!\is_array($parts) || 's3' !== ($parts['scheme'] ?? '') || !isset($parts['host'], $parts['path'], $parts['user'], $parts['pass'])) {
+        if (!\is_array($parts) || 's3' !== ($parts['scheme'] ?? '') || !isset(
+            $parts['host'],
+            $parts['path'],
+            $parts['user'],
+            $parts['pass'],
+        )) {
             throw new \InvalidArgumentException('STORE_URL must look like s3://KEY:SECRET@HOST/BUCKET.');
         }
         parse_str($parts['query'] ?? '', $options);

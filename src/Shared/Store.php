@@ -126,7 +126,11 @@ final readonly class Store
         foreach ($this->far?->listContents($from, FilesystemOperator::LIST_DEEP) ?? [] as $object) {
             if ($object->isFile()) {
                 // Nobody but us reads any of them: who may read the first need not be asked.
-                $this->far?->copy($object->path(), $to . substr($object->path(), \strlen($from)), [Config::OPTION_RETAIN_VISIBILITY => false]);
+                $this->far?->copy(
+                    $object->path(),
+                    $to . substr($object->path(), \strlen($from)),
+                    [Config::OPTION_RETAIN_VISIBILITY => false],
+                );
             }
         }
         if (null !== $this->far || !is_dir("{$this->storeFolder}/{$from}")) {

@@ -15,7 +15,11 @@ use Symfony\Component\Routing\Attribute\Route;
 /** What a page threw: it reaches the log with the request's id, and that id is what the person at the screen can tell. */
 final readonly class TroubleController
 {
-    public function __construct(private LoggerInterface $logger, #[Autowire(service: 'limiter.trouble')] private RateLimiterFactory $limiter) {}
+    public function __construct(
+        private LoggerInterface $logger,
+        #[Autowire(service: 'limiter.trouble')]
+        private RateLimiterFactory $limiter,
+    ) {}
 
     #[Route('/api/trouble', name: 'trouble', methods: ['POST'])]
     public function __invoke(Request $request, #[MapRequestPayload(acceptFormat: 'json')] Trouble $trouble): Response

@@ -44,7 +44,9 @@ final readonly class Drawings
         }
         $drawn = self::drawn($hash . '-' . self::HEIGHT);
         if (!$this->store->has($drawn)) {
-            $block = TextBlock::read(Fields::of(json_decode((string) file_get_contents($this->store->near($planned)), true, 8, \JSON_THROW_ON_ERROR)));
+            $block = TextBlock::read(
+                Fields::of(json_decode((string) file_get_contents($this->store->near($planned)), true, 8, \JSON_THROW_ON_ERROR)),
+            );
             $this->store->once($drawn, static fn(string $to) => (new TextDrawing())->paint($block, $to, self::HEIGHT));
         }
 

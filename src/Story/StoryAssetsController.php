@@ -35,7 +35,12 @@ final readonly class StoryAssetsController
     /** One that is over is told for so long. */
     private const TOLD = '-1 hour';
 
-    public function __construct(private EntityManagerInterface $entities, private Assets $assets, private AssetFiles $files, private Store $store) {}
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Assets $assets,
+        private AssetFiles $files,
+        private Store $store,
+    ) {}
 
     #[Route('', name: 'begin_asset', methods: ['POST'])]
     public function begin(#[MapEntity] StoryRecord $story, #[MapRequestPayload(acceptFormat: 'json')] NewAsset $new): JsonResponse
@@ -53,7 +58,9 @@ final readonly class StoryAssetsController
     public function all(#[MapEntity] StoryRecord $story): JsonResponse
     {
         /** @var list<AssetRecord> $assets */
-        $assets = $this->entities->createQuery('SELECT a FROM ' . AssetRecord::class . ' a WHERE a.place = :place AND a.begunAt > :since ORDER BY a.id')
+        $assets = $this->entities->createQuery(
+            'SELECT a FROM ' . AssetRecord::class . ' a WHERE a.place = :place AND a.begunAt > :since ORDER BY a.id',
+        )
             ->setParameter('place', $story->id, 'uuid')->setParameter('since', new \DateTimeImmutable(self::TOLD))->getResult();
 
         return new JsonResponse(array_map(static fn(AssetRecord $asset): array => $asset->toArray(), $assets));
@@ -107,8 +114,13 @@ final readonly class StoryAssetsController
 
     /** A frame of a clip becomes a picture on a slide of its own. */
     #[Route('/{asset}/frames', name: 'take_frame', methods: ['POST'], requirements: ['asset' => Requirement::UUID])]
-    public function take(#[MapEntity] StoryRecord $story, string $asset, #[MapRequestPayload(acceptFormat: 'json')] NewFrame $new): JsonResponse
-    {
+    public function take(
+        #[MapEntity]
+        StoryRecord $story,
+        string $asset,
+        #[MapRequestPayload(acceptFormat: 'json')]
+        NewFrame $new,
+    ): JsonResponse {
         $clip = $story->story()->picture($asset);
         if (null === $clip?->clip) {
             throw new NotFoundHttpException();

@@ -20,7 +20,15 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 final readonly class StoryView
 {
     /** @param iterable<ViewPart> $parts */
-    public function __construct(private EntityManagerInterface $entities, private PlanMaker $plans, private Stories $stories, private Drawings $drawings, private SharedMemory $known, #[AutowireIterator(ViewPart::class)] private iterable $parts) {}
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private PlanMaker $plans,
+        private Stories $stories,
+        private Drawings $drawings,
+        private SharedMemory $known,
+        #[AutowireIterator(ViewPart::class)]
+        private iterable $parts,
+    ) {}
 
     /** @return array<string, mixed> */
     public function of(StoryRecord $record, User $reader): array
@@ -64,7 +72,9 @@ final readonly class StoryView
         $plan = $this->plans->plan($story);
         $this->drawings->keep($record, $plan);
         $findings = Proof::read($story, $plan, $record->assignment?->length());
-        $chosen = array_unique(array_merge(...array_map(static fn(Slide $s): array => array_map(static fn(Span $span): string => $span->asset, $s->voice), $story->slides)));
+        $chosen = array_unique(array_merge(
+            ...array_map(static fn(Slide $s): array => array_map(static fn(Span $span): string => $span->asset, $s->voice), $story->slides),
+        ));
         $waveforms = [];
         foreach ($this->entities->getRepository(AssetRecord::class)->findBy(['id' => array_values($chosen)]) as $take) {
             $waveforms[(string) $take->id] = $take->peaks;

@@ -50,7 +50,9 @@ final readonly class ViewPatch
             }
             $value = self::at($view, $path);
             array_push($ops, ...match (true) {
-                !\is_array($now) || !\is_array($then) || !\is_array($value) => [['op' => 'replace', 'path' => '/' . $path, 'value' => $value]],
+                !\is_array($now) || !\is_array($then) || !\is_array($value) => [
+                    ['op' => 'replace', 'path' => '/' . $path, 'value' => $value],
+                ],
                 \in_array($path, self::BY_ID, true) => self::listed($path, $then, $now, $value),
                 \in_array($path, self::BY_PLACE, true) => self::placed($path, array_values($then), array_values($now), $value),
                 default => self::named($path, $then, $now, $value),

@@ -73,7 +73,10 @@ final class CaptionFile
         $scratch = new Scratch();
         file_put_contents($scratch->path('captions'), $text);
         try {
-            [$plain] = Tool::ffmpeg(['-v', 'error', '-f', str_starts_with($text, 'WEBVTT') ? 'webvtt' : 'srt', '-i', $scratch->path('captions'), '-f', 'srt', '-'], 30);
+            [$plain] = Tool::ffmpeg([
+                '-v', 'error', '-f', str_starts_with($text, 'WEBVTT') ? 'webvtt' : 'srt', '-i',
+                $scratch->path('captions'), '-f', 'srt', '-',
+            ], 30);
             $file = new SubripFile(_requireStrictFileFormat: false);
             $file->loadFromString(trim($plain) . "\n");
         } catch (ToolFailed|\Exception $problem) {
@@ -87,7 +90,9 @@ final class CaptionFile
             $words = trim(html_entity_decode(self::plain($cue->getText()), \ENT_QUOTES | \ENT_HTML5, 'UTF-8'));
             [$start, $end] = [(int) round($cue->getStartMS()), (int) round($cue->getStopMS())];
             if ('' !== $words && $end > $start) {
-                $captions[] = TimedCaption::read(Fields::of(['start' => $start, 'end' => $end, 'text' => mb_substr($words, 0, Limits::TIMED_CAPTION)]));
+                $captions[] = TimedCaption::read(
+                    Fields::of(['start' => $start, 'end' => $end, 'text' => mb_substr($words, 0, Limits::TIMED_CAPTION)]),
+                );
             }
         }
         if ([] === $captions || \count($captions) > Limits::TIMED_CAPTIONS) {

@@ -49,7 +49,11 @@ final class FilmCommand extends FolderCommand
         $bar = new ProgressBar($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output);
         $places = ['done' => '%current%', 'all' => '%max%', 'bar' => '%bar%', 'percent' => '%percent:3s%%', 'left' => '%remaining:6s%'];
         $bar->setFormat(' ' . $this->say('cli.progress', $places, $plan->language));
-        (new FilmMaker($renditions, $renditions->segments(), self::workers($input)))->make($plan, $out, $format, static function (int $done, int $total) use ($bar): void {
+        (new FilmMaker(
+            $renditions,
+            $renditions->segments(),
+            self::workers($input),
+        ))->make($plan, $out, $format, static function (int $done, int $total) use ($bar): void {
             // With no frame to draw there is no length that a bar could show: only the sound is mixed, or nothing is done.
             if ($total > 0) {
                 $bar->setMaxSteps($total);

@@ -26,7 +26,11 @@ final class PrepareCommand extends Command
         $picture = $input->getArgument('picture');
         $folder = $input->getArgument('folder');
         try {
-            $said = (new PicturePreparer())->prepare(\is_string($picture) ? $picture : '', \is_string($folder) ? $folder : '', true)->toArray();
+            $said = (new PicturePreparer())->prepare(
+                \is_string($picture) ? $picture : '',
+                \is_string($folder) ? $folder : '',
+                true,
+            )->toArray();
         } catch (Unreadable $problem) {
             $said = ['problem' => $problem->said->toArray()];
         }

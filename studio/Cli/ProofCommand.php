@@ -37,7 +37,10 @@ final class ProofCommand extends FolderCommand
                 static fn(string $id): int => (int) $story->indexOf($id) + 1,
                 array_map(strval(...), array_keys($finding->slides)),
             );
-            $said = \count($numbers) > 1 ? new Message('cli.slides', ['finding' => $finding->message, 'slides' => implode(', ', $numbers)]) : $finding->message;
+            $said = \count($numbers) > 1 ? new Message(
+                'cli.slides',
+                ['finding' => $finding->message, 'slides' => implode(', ', $numbers)],
+            ) : $finding->message;
             $output->writeln(
                 $this->say(Severity::Must === $finding->level ? 'cli.must' : 'cli.should', ['finding' => $said], $story->language),
                 OutputInterface::OUTPUT_RAW,

@@ -40,7 +40,9 @@ final class SplitCommand extends FolderCommand
             throw new Unreadable('cli.no-sound');
         }
         $measured = $renditions->addTake('split', $sound);
-        $slides = array_values(array_filter($story->slides, static fn(Slide $slide): bool => Layout::Title !== $slide->layout && [] === $slide->voice));
+        $slides = array_values(
+            array_filter($story->slides, static fn(Slide $slide): bool => Layout::Title !== $slide->layout && [] === $slide->voice),
+        );
         if (\count($slides) < 2) {
             throw new Unreadable('cli.nothing-to-split');
         }
@@ -70,7 +72,10 @@ final class SplitCommand extends FolderCommand
             ];
             if (true === $input->getOption('write')) {
                 $to = self::argument($input, 'folder') . '/' . pathinfo($file, \PATHINFO_FILENAME) . '.flac';
-                Tool::ffmpeg(['-v', 'error', '-i', $renditions->voice('split'), '-ss', (string) $ends[$i], '-to', (string) $ends[$i + 1], '-c:a', 'flac', '-fflags', '+bitexact', Tool::file($to)]);
+                Tool::ffmpeg([
+                    '-v', 'error', '-i', $renditions->voice('split'), '-ss', (string) $ends[$i], '-to',
+                    (string) $ends[$i + 1], '-c:a', 'flac', '-fflags', '+bitexact', Tool::file($to),
+                ]);
             }
         }
         $output->writeln(
@@ -89,7 +94,9 @@ final class SplitCommand extends FolderCommand
     private static function weights(array $slides, string $language): array
     {
         $weights = array_map(
-            static fn(Slide $slide): float => array_sum(array_map(static fn(Unit $unit): float => $unit->weight, Units::of($slide->script, $language))),
+            static fn(Slide $slide): float => array_sum(
+                array_map(static fn(Unit $unit): float => $unit->weight, Units::of($slide->script, $language)),
+            ),
             $slides,
         );
         $known = array_filter($weights);

@@ -131,7 +131,9 @@ final readonly class StoryFolder
 
     private function lyingAbout(): Story
     {
-        $names = FileOrder::sorted(array_values(array_filter(scandir($this->folder) ?: [], fn(string $name): bool => '.' !== $name[0] && is_file($this->folder . '/' . $name))));
+        $names = FileOrder::sorted(array_values(
+            array_filter(scandir($this->folder) ?: [], fn(string $name): bool => '.' !== $name[0] && is_file($this->folder . '/' . $name)),
+        ));
         $clips = $this->clips($names);
         $sounds = [];
         foreach (array_diff($this->ending($names, self::SOUNDS), $clips) as $name) {
@@ -189,7 +191,11 @@ final readonly class StoryFolder
     private function bed(array $sounds, array $sources, array $names): array
     {
         $file = $sounds['bed'] ?? null;
-        if (null === $file || \in_array('bed', array_map(static fn(string $name): string => pathinfo($name, \PATHINFO_FILENAME), $this->ending($names, self::PICTURES)), true)) {
+        if (null === $file || \in_array(
+            'bed',
+            array_map(static fn(string $name): string => pathinfo($name, \PATHINFO_FILENAME), $this->ending($names, self::PICTURES)),
+            true,
+        )) {
             return [[], []];
         }
         $music = $this->named($file, fn(string $path) => $this->renditions->addMusic('bed', $path))->music(
@@ -210,7 +216,9 @@ final readonly class StoryFolder
     {
         foreach (['captions.vtt', 'captions.srt'] as $name) {
             if (\in_array($name, $names, true)) {
-                return $this->named($name, static fn(string $path): array => CaptionFile::read((string) file_get_contents($path, length: CaptionFile::MOST_BYTES + 1)));
+                return $this->named($name, static fn(string $path): array => CaptionFile::read(
+                    (string) file_get_contents($path, length: CaptionFile::MOST_BYTES + 1),
+                ));
             }
         }
 
@@ -258,7 +266,10 @@ final readonly class StoryFolder
             return [];
         }
         $sources = [];
-        $columns = array_flip(array_map(static fn(?string $name): string => strtolower(trim((string) $name, "\xEF\xBB\xBF ")), fgetcsv($file, escape: '') ?: []));
+        $columns = array_flip(array_map(
+            static fn(?string $name): string => strtolower(trim((string) $name, "\xEF\xBB\xBF ")),
+            fgetcsv($file, escape: '') ?: [],
+        ));
         while (\is_array($row = fgetcsv($file, escape: ''))) {
             $cell = static fn(string $column): string => trim((string) ($row[$columns[$column] ?? -1] ?? ''));
             $sources[$cell('file')] = new Source($cell('title'), $cell('author'), $cell('source'), $cell('licence'));
@@ -276,6 +287,9 @@ final readonly class StoryFolder
      */
     private function ending(array $names, array $endings): array
     {
-        return array_values(array_filter($names, static fn(string $name): bool => \in_array(strtolower(pathinfo($name, \PATHINFO_EXTENSION)), $endings, true)));
+        return array_values(array_filter(
+            $names,
+            static fn(string $name): bool => \in_array(strtolower(pathinfo($name, \PATHINFO_EXTENSION)), $endings, true),
+        ));
     }
 }

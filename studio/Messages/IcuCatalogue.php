@@ -33,7 +33,10 @@ final class IcuCatalogue implements Catalogue
             $message->parameters,
         );
         // Digits as they stand everywhere else in the film and on the page.
-        $said = ($this->formatters["{$spoken} {$message->code}"] ??= new \MessageFormatter($spoken . '-u-nu-latn', $pattern))->format($values);
+        $said = ($this->formatters["{$spoken} {$message->code}"] ??= new \MessageFormatter(
+            $spoken . '-u-nu-latn',
+            $pattern,
+        ))->format($values);
 
         return \is_string($said) ? $said : throw new \LogicException("{$message->code} cannot be said of that.");
     }

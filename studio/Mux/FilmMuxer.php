@@ -46,11 +46,23 @@ final readonly class FilmMuxer
             '-i', Tool::file($sound),
             '-f', 'ffmetadata', '-i', Tool::file($scratch->path('about.txt')),
             ...($hasCaptions ? ['-f', 'webvtt', '-i', Tool::file($captions)] : []),
-            '-map', '0:v', '-map', '1:a', ...($hasCaptions ? ['-map', '3:s', '-c:s', $isMp4 ? 'mov_text' : 'webvtt', '-metadata:s:s:0', "language={$language}"] : []),
+            '-map', '0:v', '-map', '1:a', ...($hasCaptions ? [
+                '-map',
+                '3:s',
+                '-c:s',
+                $isMp4 ? 'mov_text' : 'webvtt',
+                '-metadata:s:s:0',
+                "language={$language}",
+            ] : []),
             '-map_metadata', '2', '-map_chapters', '2', '-c:v', 'copy', '-c:a', 'copy', '-metadata:s:v:0', "language={$language}", '-metadata:s:a:0', "language={$language}",
             // Lengths in a list of files are told in microseconds: each time is put back on its very frame.
             '-bsf:v', \sprintf('setts=pts=round(PTS*TB*%1$d)/%1$d/TB:dts=round(DTS*TB*%1$d)/%1$d/TB:duration=1/%1$d/TB', Rate::FPS),
-            ...($isMp4 ? ['-video_track_timescale', (string) (Rate::FPS * 512), '-movflags', '+faststart'] : ['-cues_to_front', '1', '-reserve_index_space', '60000']),
+            ...($isMp4 ? [
+                '-video_track_timescale',
+                (string) (Rate::FPS * 512),
+                '-movflags',
+                '+faststart',
+            ] : ['-cues_to_front', '1', '-reserve_index_space', '60000']),
             '-fflags', '+bitexact', '-f', $format->container->value, Tool::file($to),
         ], 600);
     }

@@ -53,11 +53,15 @@ final readonly class Mixer
             Loudness::factor(Loudness::LIMIT),
             Rate::SAMPLES,
         );
-        $graph->filters[] = implode('', $mixed) . (1 === \count($mixed) ? '' : \sprintf('amix=inputs=%d:normalize=0:duration=first:dropout_transition=0,', \count($mixed)))
+        $together = \sprintf('amix=inputs=%d:normalize=0:duration=first:dropout_transition=0,', \count($mixed));
+        $graph->filters[] = implode('', $mixed) . (1 === \count($mixed) ? '' : $together)
             . \sprintf('%s,apad=whole_len=%d,atrim=end_sample=%d[mix]', $limited, $samples, $samples);
         // A graph of many voices is longer than a command may be.
         file_put_contents($scratch->path('graph.txt'), implode(";\n", $graph->filters));
-        Tool::ffmpeg(['-v', 'error', '-xerror', ...$graph->inputs, '-filter_complex_script', $scratch->path('graph.txt'), '-map', '[mix]', ...$format->audio(), Tool::file($to)], 1200);
+        Tool::ffmpeg([
+            '-v', 'error', '-xerror', ...$graph->inputs, '-filter_complex_script', $scratch->path('graph.txt'), '-map',
+            '[mix]', ...$format->audio(), Tool::file($to),
+        ], 1200);
     }
 
     /**
@@ -87,7 +91,8 @@ final readonly class Mixer
             $at = $play->end();
         }
         $silence($samples - $at);
-        $graph->filters[] = implode('', $row) . (\count($row) > 1 ? \sprintf('concat=n=%d:v=0:a=1,', \count($row)) : '') . 'pan=stereo|c0=c0|c1=c0[voices]';
+        $joined = \count($row) > 1 ? \sprintf('concat=n=%d:v=0:a=1,', \count($row)) : '';
+        $graph->filters[] = implode('', $row) . $joined . 'pan=stereo|c0=c0|c1=c0[voices]';
 
         return 'voices';
     }

@@ -55,7 +55,13 @@ final readonly class ClipPreparer
             throw new Unreadable('clip.broken', previous: $problem);
         }
 
-        return new PreparedClip($poster, new Clip($frames, $sound?->loudness, $sound?->loudest), $original, $probe->source, $probe->description);
+        return new PreparedClip(
+            $poster,
+            new Clip($frames, $sound?->loudness, $sound?->loudest),
+            $original,
+            $probe->source,
+            $probe->description,
+        );
     }
 
     /**
@@ -65,7 +71,10 @@ final readonly class ClipPreparer
      */
     private function normalise(string $path, ClipProbe $probe, string $folder, float $seconds, bool $forPage, ?\Closure $progress): void
     {
-        $fit = static fn(int $side): string => \sprintf("scale=w='if(gt(iw,ih),-2,min(%1\$d,2*trunc(iw/2)))':h='if(gt(iw,ih),min(%1\$d,2*trunc(ih/2)),-2)':flags=bicubic", $side);
+        $fit = static fn(int $side): string => \sprintf(
+            "scale=w='if(gt(iw,ih),-2,min(%1\$d,2*trunc(iw/2)))':h='if(gt(iw,ih),min(%1\$d,2*trunc(ih/2)),-2)':flags=bicubic",
+            $side,
+        );
         $video = [
             'fps=' . Rate::FPS . ':start_time=0:round=near',
             'yadif=mode=send_frame:deint=interlaced',
@@ -79,11 +88,13 @@ final readonly class ClipPreparer
         ];
         $made = \sprintf('[0:%d]%s', $probe->stream, implode(',', $video));
         $graph = $forPage ? "{$made},split=2[full][f];[f]{$fit(self::LIGHT_SIDE)}[light]" : "{$made}[full]";
+        // One that does not say how long it is may have no end.
+        $most = (string) (Limits::CLIP_FRAMES + 1);
         $coded = static fn(string $quality, string $group, string $file): array => [
-            '-c:v', 'libx264', '-preset', 'veryfast', '-crf', $quality, '-g', $group, '-bf', '0', '-pix_fmt', 'yuv420p', // One that does not say how long it is may have no end.
-            '-frames:v', (string) (Limits::CLIP_FRAMES + 1),
-            '-colorspace', 'bt709', '-color_primaries', 'bt709', '-color_trc', 'bt709', '-color_range', 'tv', '-video_track_timescale', (string) (Rate::FPS * 512),
-            '-map_metadata', '-1', '-map_chapters', '-1', '-fflags', '+bitexact', '-movflags', '+faststart', '-f', 'mp4', Tool::file("{$folder}/{$file}"),
+            '-c:v', 'libx264', '-preset', 'veryfast', '-crf', $quality, '-g', $group, '-bf', '0', '-pix_fmt', 'yuv420p',
+            '-frames:v', $most, '-colorspace', 'bt709', '-color_primaries', 'bt709', '-color_trc', 'bt709', '-color_range', 'tv',
+            '-video_track_timescale', (string) (Rate::FPS * 512), '-map_metadata', '-1', '-map_chapters', '-1',
+            '-fflags', '+bitexact', '-movflags', '+faststart', '-f', 'mp4', Tool::file("{$folder}/{$file}"),
         ];
         Tool::lines([
             ...Tool::FFMPEG, '-v', 'error', '-progress', 'pipe:1', '-f', $probe->kind->value, '-i', Tool::file($path), '-filter_complex', $graph,
@@ -99,7 +110,10 @@ final readonly class ClipPreparer
     /** @throws ToolFailed */
     private static function frames(string $mp4): int
     {
-        [$said] = Tool::run(['ffprobe', '-v', 'error', '-select_streams', 'v:0', '-count_packets', '-show_entries', 'stream=nb_read_packets', '-of', 'csv=p=0', Tool::file($mp4)], 120);
+        [$said] = Tool::run([
+            'ffprobe', '-v', 'error', '-select_streams', 'v:0', '-count_packets', '-show_entries',
+            'stream=nb_read_packets', '-of', 'csv=p=0', Tool::file($mp4),
+        ], 120);
 
         return (int) $said;
     }
@@ -137,7 +151,10 @@ final readonly class ClipPreparer
      */
     public static function still(string $clip, int $frame, string $png): void
     {
-        Tool::ffmpeg(['-v', 'error', ...self::from($frame), '-i', Tool::file($clip), '-frames:v', '1', '-f', 'image2pipe', '-c:v', 'png', Tool::file($png)]);
+        Tool::ffmpeg([
+            '-v', 'error', ...self::from($frame), '-i', Tool::file($clip), '-frames:v', '1', '-f', 'image2pipe', '-c:v',
+            'png', Tool::file($png),
+        ]);
     }
 
     /**
@@ -160,7 +177,12 @@ final readonly class ClipPreparer
         $samples = $frames * Rate::SAMPLES_PER_FRAME;
         Tool::ffmpeg([
             '-v', 'error', '-f', $probe->kind->value, '-i', Tool::file($path), '-map', '0:a:0', '-vn', '-sn', '-dn',
-            '-af', \sprintf('aresample=%d:async=1:first_pts=0,aformat=channel_layouts=stereo,apad=whole_len=%d,atrim=end_sample=%d', Rate::SAMPLES, $samples, $samples),
+            '-af', \sprintf(
+                'aresample=%d:async=1:first_pts=0,aformat=channel_layouts=stereo,apad=whole_len=%d,atrim=end_sample=%d',
+                Rate::SAMPLES,
+                $samples,
+                $samples,
+            ),
             '-map_metadata', '-1', '-f', 'flac', Tool::file($folder . '/sound.flac'),
         ], 600);
         try {

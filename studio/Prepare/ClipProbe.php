@@ -58,7 +58,10 @@ final readonly class ClipProbe
         if ($seconds > Limits::CLIP + 1) {
             throw self::tooLong();
         }
-        $says = static fn(string $tag, int $most): string => mb_substr(Fields::cleaned(mb_scrub((string) ($told['format']['tags'][$tag] ?? ''))), 0, $most);
+        $says = static fn(
+            string $tag,
+            int $most,
+        ): string => mb_substr(Fields::cleaned(mb_scrub((string) ($told['format']['tags'][$tag] ?? ''))), 0, $most);
 
         return new self(
             $kind,
@@ -66,7 +69,12 @@ final readonly class ClipProbe
             [] !== array_filter($streams, static fn(array $one): bool => 'audio' === ($one['codec_type'] ?? '')),
             \in_array($streams[$number]['color_transfer'] ?? '', self::BRIGHT, true),
             $seconds,
-            new Source($says('title', Limits::SOURCE_TITLE), $says('artist', Limits::SOURCE_AUTHOR), '', $says('copyright', Limits::SOURCE_LICENCE)),
+            new Source(
+                $says('title', Limits::SOURCE_TITLE),
+                $says('artist', Limits::SOURCE_AUTHOR),
+                '',
+                $says('copyright', Limits::SOURCE_LICENCE),
+            ),
             $says('description', Limits::WORDS),
         );
     }

@@ -56,6 +56,11 @@ final readonly class MeasuredPicture
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['matters' => $this->matters->toArray(), 'unbordered' => $this->unbordered?->toArray(), 'soft' => $this->isSoft, 'sideways' => $this->sideways];
+        return [
+            'matters' => $this->matters->toArray(),
+            'unbordered' => $this->unbordered?->toArray(),
+            'soft' => $this->isSoft,
+            'sideways' => $this->sideways,
+        ];
     }
 }

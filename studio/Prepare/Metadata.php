@@ -100,7 +100,10 @@ final class Metadata
             return [];
         }
         $document = new \DOMDocument();
-        if (!@$document->loadXML(substr($bytes, $from, $to - $from + \strlen('</x:xmpmeta>')), \LIBXML_NONET | \LIBXML_NOERROR | \LIBXML_NOWARNING) || null !== $document->doctype) {
+        if (!@$document->loadXML(
+            substr($bytes, $from, $to - $from + \strlen('</x:xmpmeta>')),
+            \LIBXML_NONET | \LIBXML_NOERROR | \LIBXML_NOWARNING,
+        ) || null !== $document->doctype) {
             return [];
         }
         $found = [];

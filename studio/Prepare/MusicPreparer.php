@@ -18,7 +18,10 @@ final class MusicPreparer
         // What lies below hearing would only take room from what is heard, and the lighter copy loses it anyway.
         $samples = SoundReader::toFlac($path, SoundReader::kind($path), $flac, 'stereo', ',highpass=f=20');
         try {
-            Tool::ffmpeg(['-v', 'error', '-i', Tool::file($flac), '-c:a', 'libopus', '-b:a', '96k', '-fflags', '+bitexact', '-f', 'ogg', Tool::file($folder . '/' . MeasuredMusic::LIGHT)], 600);
+            Tool::ffmpeg([
+                '-v', 'error', '-i', Tool::file($flac), '-c:a', 'libopus', '-b:a', '96k', '-fflags', '+bitexact', '-f',
+                'ogg', Tool::file($folder . '/' . MeasuredMusic::LIGHT),
+            ], 600);
             [$loudness, $loudest, $peak] = SoundReader::loudness($flac);
         } catch (ToolFailed $problem) {
             throw new Unreadable('sound.broken', previous: $problem);

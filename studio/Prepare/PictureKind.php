@@ -27,7 +27,10 @@ enum PictureKind: string
             // ISO base media file: the brands of HEIF (ISO/IEC 23008-12) and AVIF.
             'ftyp' === substr($head, 4, 4) => match (substr($head, 8, 4)) {
                 'avif', 'avis' => self::Avif,
-                'heic', 'heix', 'hevc', 'hevx', 'heim', 'heis', 'mif1', 'msf1' => str_contains(substr($head, 8, 40), 'avif') ? self::Avif : self::Heic,
+                'heic', 'heix', 'hevc', 'hevx', 'heim', 'heis', 'mif1', 'msf1' => str_contains(
+                    substr($head, 8, 40),
+                    'avif',
+                ) ? self::Avif : self::Heic,
                 default => null,
             },
             default => null,

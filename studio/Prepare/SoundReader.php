@@ -75,7 +75,10 @@ final class SoundReader
     public static function original(string $path, string $to): void
     {
         try {
-            Tool::ffmpeg(['-v', 'error', '-f', self::kind($path)->value, '-i', Tool::file($path), '-map', '0:a:0', '-c', 'copy', '-map_metadata', '-1', '-fflags', '+bitexact', '-f', 'matroska', Tool::file($to)], 300);
+            Tool::ffmpeg([
+                '-v', 'error', '-f', self::kind($path)->value, '-i', Tool::file($path), '-map', '0:a:0', '-c', 'copy',
+                '-map_metadata', '-1', '-fflags', '+bitexact', '-f', 'matroska', Tool::file($to),
+            ], 300);
         } catch (ToolFailed $problem) {
             throw new Unreadable(self::BROKEN, previous: $problem);
         }
@@ -89,13 +92,18 @@ final class SoundReader
     private static function probe(string $path, SoundKind $kind): void
     {
         try {
-            [$said] = Tool::run(['ffprobe', '-v', 'error', '-protocol_whitelist', 'file,pipe', '-f', $kind->value, '-show_entries', 'stream=codec_type,sample_rate,channels:format=duration,nb_streams', '-of', 'json', Tool::file($path)], 20);
+            [$said] = Tool::run([
+                'ffprobe', '-v', 'error', '-protocol_whitelist', 'file,pipe', '-f', $kind->value, '-show_entries',
+                'stream=codec_type,sample_rate,channels:format=duration,nb_streams', '-of', 'json', Tool::file($path),
+            ], 20);
             /** @var array{streams?: list<array{codec_type?: string, sample_rate?: string, channels?: int}>, format?: array{duration?: string, nb_streams?: int}} $told */
             $told = json_decode($said, true, 8, \JSON_THROW_ON_ERROR);
         } catch (ToolFailed|\JsonException $problem) {
             throw new Unreadable(self::BROKEN, previous: $problem);
         }
-        $sounds = array_values(array_filter($told['streams'] ?? [], static fn(array $stream): bool => 'audio' === ($stream['codec_type'] ?? '')));
+        $sounds = array_values(
+            array_filter($told['streams'] ?? [], static fn(array $stream): bool => 'audio' === ($stream['codec_type'] ?? '')),
+        );
         if ([] === $sounds || \count($told['streams'] ?? []) > self::MOST_STREAMS) {
             throw new Unreadable([] === $sounds ? 'sound.none-in-file' : self::BROKEN);
         }

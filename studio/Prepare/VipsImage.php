@@ -133,7 +133,10 @@ final class VipsImage
         $matrix = self::ofMemory(pack('d9', ...$tables->matrix), 3, 3, 1, self::DOUBLES);
         $after = self::ofMemory(implode('', array_map(\chr(...), $tables->out)), 256, 1, 1, self::BYTES);
 
-        return $this->step('maplut', [$before->image])->step('recomb', [$matrix->image])->step('rint')->step('cast', [self::BYTES])->step('maplut', [$after->image]);
+        return $this->step(
+            'maplut',
+            [$before->image],
+        )->step('recomb', [$matrix->image])->step('rint')->step('cast', [self::BYTES])->step('maplut', [$after->image]);
     }
 
     /** Worked out once, for what is made of it next. */

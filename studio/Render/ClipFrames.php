@@ -22,8 +22,13 @@ final readonly class ClipFrames
     private Frame $kept;
     private ?Inset $inset;
 
-    public function __construct(private PlannedPicture $layer, private PlannedClip $clip, Renditions $renditions, Shape $shape, FilmFormat $format)
-    {
+    public function __construct(
+        private PlannedPicture $layer,
+        private PlannedClip $clip,
+        Renditions $renditions,
+        Shape $shape,
+        FilmFormat $format,
+    ) {
         $recipe = $clip->recipe;
         $mp4 = $renditions->clip($layer->rendition->asset);
         [$width, $height] = self::size($mp4);
@@ -63,7 +68,10 @@ final readonly class ClipFrames
     /** @return array{int, int} pixels */
     private static function size(string $mp4): array
     {
-        [$said] = Tool::run(['ffprobe', '-v', 'error', '-select_streams', 'v:0', '-show_entries', 'stream=width,height', '-of', 'csv=p=0', Tool::file($mp4)], 30);
+        [$said] = Tool::run([
+            'ffprobe', '-v', 'error', '-select_streams', 'v:0', '-show_entries', 'stream=width,height', '-of',
+            'csv=p=0', Tool::file($mp4),
+        ], 30);
         [$width, $height] = array_map(intval(...), explode(',', trim($said) . ',0'));
 
         return [max(2, $width), max(2, $height)];

@@ -60,7 +60,13 @@ final class ClipReader
             ...Tool::FFMPEG, '-v', 'quiet', '-threads', '1', ...ClipPreparer::from($number), '-i', Tool::file($this->mp4), '-filter_threads', '1',
             '-vf', implode(',', [...$this->filters, 'format=yuv420p']), '-f', 'rawvideo', 'pipe:1',
         ];
-        $process = proc_open($command, [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes, null, Tool::environment());
+        $process = proc_open(
+            $command,
+            [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+            null,
+            Tool::environment(),
+        );
         if (!\is_resource($process) || !\is_resource($pipes[1] ?? null)) {
             throw ToolFailed::notStarted('ffmpeg');
         }

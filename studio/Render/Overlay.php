@@ -45,7 +45,10 @@ final readonly class Overlay
     /** @return string its one frame, yuva420p */
     public function bytes(string $scratch): string
     {
-        Tool::ffmpeg(['-v', 'error', '-y', '-f', 'png_pipe', '-i', Tool::file($this->png), '-vf', $this->taken(), '-frames:v', '1', '-f', 'rawvideo', Tool::file($scratch)], 30);
+        Tool::ffmpeg([
+            '-v', 'error', '-y', '-f', 'png_pipe', '-i', Tool::file($this->png), '-vf', $this->taken(), '-frames:v',
+            '1', '-f', 'rawvideo', Tool::file($scratch),
+        ], 30);
 
         return (string) file_get_contents($scratch);
     }

@@ -13,7 +13,11 @@ final class Painters
     /** @var array<string, LayerPainter> */
     private array $made = [];
 
-    public function __construct(private readonly Renditions $renditions, private readonly Shape $shape, private readonly FilmFormat $format) {}
+    public function __construct(
+        private readonly Renditions $renditions,
+        private readonly Shape $shape,
+        private readonly FilmFormat $format,
+    ) {}
 
     public function of(LayerKind $kind): LayerPainter
     {

@@ -94,7 +94,10 @@ final class ScenePainting
         $path = $this->path();
         file_put_contents($path, $bytes);
 
-        return $this->graph->input(['-f', 'rawvideo', '-pix_fmt', 'yuva420p', '-s', "{$overlay->width}x{$overlay->height}", '-r', (string) Rate::FPS, '-i', Tool::file($path)]);
+        return $this->graph->input([
+            '-f', 'rawvideo', '-pix_fmt', 'yuva420p', '-s', "{$overlay->width}x{$overlay->height}", '-r',
+            (string) Rate::FPS, '-i', Tool::file($path),
+        ]);
     }
 
     /** A frame of the film's size as a stream. @param string $bytes planar yuv420p */

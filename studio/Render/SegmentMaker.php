@@ -86,12 +86,18 @@ final readonly class SegmentMaker
 
             return $painting->all();
         }, $segment->scenes());
-        $out = 2 === \count($scenes) ? (new TransitionPainter($this->format, $scratch))->paint($graph, $segment->scene->transition, $scenes[0], $scenes[1]) : $scenes[0];
+        $out = 2 === \count($scenes) ? (new TransitionPainter(
+            $this->format,
+            $scratch,
+        ))->paint($graph, $segment->scene->transition, $scenes[0], $scenes[1]) : $scenes[0];
 
         return [
             // Without -xerror an end that could not be written is no error to ffmpeg.
             'ffmpeg', '-nostdin', '-hide_banner', '-v', 'error', '-xerror', '-y', '-filter_threads', '1', '-filter_complex_threads', '1',
-            ...$graph->arguments($graph->filter('format=yuv420p', $out)), '-frames:v', (string) $segment->frames, ...$this->format->video(), '-f', 'mp4', Tool::file($to),
+            ...$graph->arguments($graph->filter(
+                'format=yuv420p',
+                $out,
+            )), '-frames:v', (string) $segment->frames, ...$this->format->video(), '-f', 'mp4', Tool::file($to),
         ];
     }
 

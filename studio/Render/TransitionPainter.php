@@ -31,7 +31,10 @@ final readonly class TransitionPainter
             return $this->merge($graph, $from, $to, $this->even($transition->frames, static fn(float $p): float => 2 * $p - 1));
         }
 
-        return $this->merge($graph, $from, $to, null === $transition->toward ? $this->even($transition->frames, static fn(float $p): float => $p) : $this->edge($transition->frames, $transition->toward));
+        return $this->merge($graph, $from, $to, null === $transition->toward ? $this->even(
+            $transition->frames,
+            static fn(float $p): float => $p,
+        ) : $this->edge($transition->frames, $transition->toward));
     }
 
     /** @param array{int, int, string} $mask width, height, bytes */
@@ -50,7 +53,9 @@ final readonly class TransitionPainter
 
     private function raw(FilterGraph $graph, int $width, int $height, string $path): string
     {
-        return $graph->input(['-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', "{$width}x{$height}", '-r', (string) Rate::FPS, '-i', Tool::file($path)]);
+        return $graph->input(
+            ['-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', "{$width}x{$height}", '-r', (string) Rate::FPS, '-i', Tool::file($path)],
+        );
     }
 
     /**
@@ -81,7 +86,10 @@ final readonly class TransitionPainter
             foreach ([$length => 2, intdiv($length, 2) => 1] as $count => $thick) {
                 $line = $this->line($count, $n / $frames, 'right' !== $toward);
                 // The colour planes follow the light one, at half its size: two of one line, where that has two lines.
-                $bytes .= 'top' === $toward && 2 === $thick ? implode('', array_map(static fn(string $grey): string => $grey . $grey, str_split($line))) : $line . $line;
+                $bytes .= 'top' === $toward && 2 === $thick ? implode(
+                    '',
+                    array_map(static fn(string $grey): string => $grey . $grey, str_split($line)),
+                ) : $line . $line;
             }
         }
 

@@ -91,7 +91,11 @@ final class TextDrawing
             Face::Reading === $line->face ? 'serif' : 'sans-serif',
             $line->size * $scale,
         );
-        Tool::run(['pango-view', '--no-display', '--backend=cairo', '--dpi=72', '--margin=0', '--background=transparent', '--foreground=' . $line->colour, '--font=' . $font, '--output=' . $scratch->path('line.png'), $scratch->path('line.txt')], 30, 3000);
+        Tool::run([
+            'pango-view', '--no-display', '--backend=cairo', '--dpi=72', '--margin=0', '--background=transparent',
+            '--foreground=' . $line->colour, '--font=' . $font, '--output=' . $scratch->path('line.png'),
+            $scratch->path('line.txt'),
+        ], 30, 3000);
         $png = $scratch->path('line.png');
         [$width, $height] = getimagesize($png) ?: throw ToolFailed::notRead($png);
 

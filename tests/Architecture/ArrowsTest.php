@@ -38,7 +38,14 @@ final class ArrowsTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('Rhapsode\Core'))
             ->canOnlyDependOn()
-            ->classes(Selector::inNamespace('Rhapsode\Core'), Selector::inNamespace('Psr'), Selector::classname('/^\\\\?(BackedEnum|UnitEnum|Closure|DomainException|JsonException|JsonSerializable|LogicException|stdClass|Collator|Locale|Normalizer|IntlBreakIterator|IntlPartsIterator|ResourceBundle|ReflectionClass|Iterator|Traversable|Stringable|Throwable)$/', true))
+            ->classes(
+                Selector::inNamespace('Rhapsode\Core'),
+                Selector::inNamespace('Psr'),
+                Selector::classname(
+                    '/^\\\\?(BackedEnum|UnitEnum|Closure|DomainException|JsonException|JsonSerializable|LogicException|stdClass|Collator|Locale|Normalizer|IntlBreakIterator|IntlPartsIterator|ResourceBundle|ReflectionClass|Iterator|Traversable|Stringable|Throwable)$/',
+                    true,
+                ),
+            )
             ->because('the rules of the job need no I/O, clock, framework or process');
     }
 
@@ -47,7 +54,11 @@ final class ArrowsTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('Rhapsode\Studio'))
             ->shouldNotDependOn()
-            ->classes(Selector::inNamespace('Rhapsode\App'), Selector::inNamespace('Doctrine'), Selector::inNamespace('Symfony\Component\HttpFoundation'))
+            ->classes(
+                Selector::inNamespace('Rhapsode\App'),
+                Selector::inNamespace('Doctrine'),
+                Selector::inNamespace('Symfony\Component\HttpFoundation'),
+            )
             ->because('the engine runs without database and server');
     }
 
@@ -86,7 +97,9 @@ final class ArrowsTest
                     ->classes(Selector::inNamespace("{$namespace}\\{$folder}"))
                     ->shouldNotDependOn()
                     ->classes(Selector::inNamespace($namespace))
-                    ->excluding(...array_map(static fn(string $one): mixed => Selector::inNamespace("{$namespace}\\{$one}"), [...$below, $folder]))
+                    ->excluding(
+                        ...array_map(static fn(string $one): mixed => Selector::inNamespace("{$namespace}\\{$one}"), [...$below, $folder]),
+                    )
                     ->because("{$folder} uses only what stands above it in the order of folders");
             }
             $below = [...$below, ...$line];

@@ -98,7 +98,10 @@ final class AccessTest extends AppTestCase
         if ($may) {
             self::assertNotContains($status, [403, 404, 500], (string) $response->getContent());
             // Where nobody is signed in, a wrong password is refused too, but by the route itself.
-            self::assertTrue(401 !== $status || str_contains((string) $response->getContent(), 'password') || 'POST /api/session/begin' === "{$method} {$path}");
+            self::assertTrue(401 !== $status || str_contains(
+                (string) $response->getContent(),
+                'password',
+            ) || 'POST /api/session/begin' === "{$method} {$path}");
         } else {
             self::assertSame(null === $who ? 401 : 404, $status, (string) $response->getContent());
             self::assertFalse($response->headers->has('X-Accel-Redirect'));
@@ -110,7 +113,12 @@ final class AccessTest extends AppTestCase
     {
         $made = $this->made();
         $this->as('sam')->ask('DELETE', "/api/stories/{$made['story']}");
-        foreach (["/api/assets/{$made['take']}", "/api/stories/{$made['story']}/assets/{$made['take']}/voice.flac", "/api/stories/{$made['story']}/assets/{$made['picture']}/full.jpg", "/api/stories/{$made['story']}/words/{$made['words']}.png"] as $path) {
+        foreach ([
+            "/api/assets/{$made['take']}",
+            "/api/stories/{$made['story']}/assets/{$made['take']}/voice.flac",
+            "/api/stories/{$made['story']}/assets/{$made['picture']}/full.jpg",
+            "/api/stories/{$made['story']}/words/{$made['words']}.png",
+        ] as $path) {
             self::assertSame(404, $this->ask('GET', $path)->getStatusCode(), $path);
         }
         $this->told('POST', "/api/films/{$made['film']}/cancel", null, 404);
@@ -160,7 +168,17 @@ final class AccessTest extends AppTestCase
             default => $made['story'],
         };
 
-        return strtr($path, ['{id}' => $id, '{asset}' => $made['picture'], '{slide}' => 's', '{name}' => 'full.jpg', '{number}' => '0', '{remark}' => $made['remark'], '{hash}' => $made['words'], '{container}' => 'mp4', '{format}' => 'srt']);
+        return strtr($path, [
+            '{id}' => $id,
+            '{asset}' => $made['picture'],
+            '{slide}' => 's',
+            '{name}' => 'full.jpg',
+            '{number}' => '0',
+            '{remark}' => $made['remark'],
+            '{hash}' => $made['words'],
+            '{container}' => 'mp4',
+            '{format}' => 'srt',
+        ]);
     }
 
     /** @return array{story: string, picture: string, music: string, take: string, film: string, handIn: string, remark: string, words: string} all of it Sam's */
@@ -186,10 +204,22 @@ final class AccessTest extends AppTestCase
         $entities->flush();
 
         // What is measured of a picture is measured on its small copy.
-        self::service(Store::class)->write(AssetFiles::picture($id, PreparedPicture::THUMB), (string) file_get_contents(self::newPicture()));
+        self::service(Store::class)->write(
+            AssetFiles::picture($id, PreparedPicture::THUMB),
+            (string) file_get_contents(self::newPicture()),
+        );
         $plan = self::service(PlanMaker::class)->plan($record->story());
         self::service(Drawings::class)->keep($record, $plan);
 
-        return ['story' => (string) $record->id, 'picture' => $id, 'music' => $music, 'take' => (string) $take->id, 'film' => (string) $film->id, 'handIn' => (string) $handIn->id, 'remark' => (string) $remark->id, 'words' => $plan->scenes[0]->words()[0]->hash()];
+        return [
+            'story' => (string) $record->id,
+            'picture' => $id,
+            'music' => $music,
+            'take' => (string) $take->id,
+            'film' => (string) $film->id,
+            'handIn' => (string) $handIn->id,
+            'remark' => (string) $remark->id,
+            'words' => $plan->scenes[0]->words()[0]->hash(),
+        ];
     }
 }

@@ -80,7 +80,10 @@ final class AheadTest extends AppTestCase
         $this->rest();
         $this->idle();
         $before = self::noted();
-        $this->edit($story, ['do' => 'set layer', 'slide' => 'last', 'layer' => 'caption', 'kind' => 'words', 'changes' => ['text' => 'Another word.']]);
+        $this->edit(
+            $story,
+            ['do' => 'set layer', 'slide' => 'last', 'layer' => 'caption', 'kind' => 'words', 'changes' => ['text' => 'Another word.']],
+        );
         self::assertSame(0, $this->idle(), 'it has not rested');
         $this->rest();
         $this->idle();
@@ -111,7 +114,10 @@ final class AheadTest extends AppTestCase
     public function testAPersonHasABound(): void
     {
         $story = $this->rested();
-        self::service(Connection::class)->executeStatement("INSERT INTO made_ahead SELECT 'segments/aa/' || n || '.mp4', owner_id, now() AT TIME ZONE 'UTC' FROM story, generate_series(1, 400) n WHERE story.id = ?", [$story]);
+        self::service(Connection::class)->executeStatement(
+            "INSERT INTO made_ahead SELECT 'segments/aa/' || n || '.mp4', owner_id, now() AT TIME ZONE 'UTC' FROM story, generate_series(1, 400) n WHERE story.id = ?",
+            [$story],
+        );
         $this->idle();
 
         self::assertCount(400, self::noted());

@@ -113,9 +113,20 @@ abstract class AppTestCase extends WebTestCase
         foreach ($headers as $name => $value) {
             $server['HTTP_' . strtoupper(str_replace('-', '_', $name))] = $value;
         }
-        $this->client->request($method, $path, server: $server, content: \is_array($body) ? json_encode($body, \JSON_THROW_ON_ERROR) : $body);
+        $this->client->request(
+            $method,
+            $path,
+            server: $server,
+            content: \is_array($body) ? json_encode($body, \JSON_THROW_ON_ERROR) : $body,
+        );
         $response = $this->client->getResponse();
-        $this->contract->check($method, $path, $response, \is_array($body) ? 'application/json' : null, (string) $this->client->getRequest()->getContent());
+        $this->contract->check(
+            $method,
+            $path,
+            $response,
+            \is_array($body) ? 'application/json' : null,
+            (string) $this->client->getRequest()->getContent(),
+        );
 
         return $response;
     }
@@ -148,7 +159,13 @@ abstract class AppTestCase extends WebTestCase
     /** @param array<string, mixed> $edit */
     protected function edit(string $story, array $edit, int $status = 200): mixed
     {
-        return $this->told('POST', "/api/stories/{$story}/edits", ['edits' => [$edit]], $status, ['If-Match' => '"' . $this->revision($story) . '"']);
+        return $this->told(
+            'POST',
+            "/api/stories/{$story}/edits",
+            ['edits' => [$edit]],
+            $status,
+            ['If-Match' => '"' . $this->revision($story) . '"'],
+        );
     }
 
     protected function revision(string $story): int
@@ -166,9 +183,20 @@ abstract class AppTestCase extends WebTestCase
      *
      * @return array<string, mixed> how it ended
      */
-    protected function bringIn(string $story, string $path, string $name = 'picture.jpg', string $kind = 'picture', ?string $slide = null, array $after = []): array
-    {
-        $begun = $this->told('POST', "/api/stories/{$story}/assets", ['kind' => $kind, 'file' => $name, 'slide' => $slide ?? ('picture' === $kind ? (string) Uuid::v7() : null), 'after' => $after], 201);
+    protected function bringIn(
+        string $story,
+        string $path,
+        string $name = 'picture.jpg',
+        string $kind = 'picture',
+        ?string $slide = null,
+        array $after = [],
+    ): array {
+        $begun = $this->told(
+            'POST',
+            "/api/stories/{$story}/assets",
+            ['kind' => $kind, 'file' => $name, 'slide' => $slide ?? ('picture' === $kind ? (string) Uuid::v7() : null), 'after' => $after],
+            201,
+        );
         $id = $begun['id'];
         \assert(\is_string($id));
         $parts = str_split((string) file_get_contents($path), 4_000_000);

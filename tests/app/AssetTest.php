@@ -56,9 +56,16 @@ final class AssetTest extends AppTestCase
         self::assertSame($asset, self::at($view, 'story', 'slides', 0, 'voice', 0, 'asset'));
         self::assertEqualsWithDelta(3.0 * 48_000, self::at($view, 'story', 'assets', $asset, 'samples'), 3000);
         self::assertNotEmpty(self::at($view, 'waveforms', $asset));
-        self::assertSame("/_store/takes/{$asset}/take.flac", $this->ask('GET', "/api/stories/{$story}/assets/{$asset}/voice.flac")->headers->get('X-Accel-Redirect'));
+        self::assertSame(
+            "/_store/takes/{$asset}/take.flac",
+            $this->ask('GET', "/api/stories/{$story}/assets/{$asset}/voice.flac")->headers->get('X-Accel-Redirect'),
+        );
         $store = self::service(Store::class);
-        self::assertSame('opus', Media::probe($store->near(AssetFiles::voice($asset, AssetFiles::ORIGINAL)))['streams.stream.0.codec_name'], 'it is kept as it came');
+        self::assertSame(
+            'opus',
+            Media::probe($store->near(AssetFiles::voice($asset, AssetFiles::ORIGINAL)))['streams.stream.0.codec_name'],
+            'it is kept as it came',
+        );
         self::assertSame([], $this->told('GET', "/api/assets/{$asset}")['parts'], 'and its parts are needed no more');
         // Asked again, the same answer, and nothing new.
         $revision = $this->revision($story);
@@ -86,7 +93,11 @@ final class AssetTest extends AppTestCase
         $part = $this->entities()->getRepository(AssetPart::class)->findOneBy(['asset' => $asset]);
         self::assertNotNull($part);
         self::assertSame('what was said', file_get_contents(self::service(Store::class)->near($part->key())));
-        self::assertSame(204, $this->ask('PUT', "/api/assets/{$asset}/parts/0", 'what was said')->getStatusCode(), 'the same again is the same');
+        self::assertSame(
+            204,
+            $this->ask('PUT', "/api/assets/{$asset}/parts/0", 'what was said')->getStatusCode(),
+            'the same again is the same',
+        );
     }
 
     /** Parts that an earlier version acknowledged lie under their number alone. */
@@ -134,7 +145,9 @@ final class AssetTest extends AppTestCase
     public function testWhatIsTooMuchIsSaidBeforeItIsSent(): void
     {
         $story = $this->as('sam')->story();
-        self::assertStringContainsString('60 MB', StoryTest::text($this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'picture', 'bytes' => 61_000_000], 413)['detail']));
+        self::assertStringContainsString('60 MB', StoryTest::text(
+            $this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'picture', 'bytes' => 61_000_000], 413)['detail'],
+        ));
         // What is too much to be made ready is not sent first.
         $this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'music', 'bytes' => SoundReader::MOST_BYTES], 201);
         $this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'voice', 'bytes' => SoundReader::MOST_BYTES + 1], 413);
@@ -149,7 +162,10 @@ final class AssetTest extends AppTestCase
         [, , $asset] = $this->begun();
         $this->ask('PUT', "/api/assets/{$asset}/parts/0", 'half of it');
         self::assertSame(0, self::service(AssetSweeper::class)->sweep());
-        $this->entities()->getConnection()->executeStatement("UPDATE asset SET begun_at = now() - interval '31 days' WHERE id = ?", [$asset]);
+        $this->entities()->getConnection()->executeStatement(
+            "UPDATE asset SET begun_at = now() - interval '31 days' WHERE id = ?",
+            [$asset],
+        );
         $this->entities()->clear();
         self::assertSame(1, self::service(AssetSweeper::class)->sweep());
         $this->told('GET', "/api/assets/{$asset}", null, 404);
@@ -163,7 +179,9 @@ final class AssetTest extends AppTestCase
         foreach (['sam', 'sue'] as $who) {
             $story = $this->as($who)->story();
             foreach (['one', 'two'] as $n) {
-                $id = StoryTest::text($this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'captions', 'file' => "{$who} {$n}"], 201)['id']);
+                $id = StoryTest::text(
+                    $this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'captions', 'file' => "{$who} {$n}"], 201)['id'],
+                );
                 $this->ask('PUT', "/api/assets/{$id}/parts/0", "WEBVTT\n\n00:01.000 --> 00:02.000\n{$who} {$n}\n");
                 $this->told('POST', "/api/assets/{$id}/finish", ['parts' => 1], 202);
                 $names[$id] = "{$who} {$n}";
@@ -179,7 +197,10 @@ final class AssetTest extends AppTestCase
                 \assert($message instanceof PrepareAssets);
                 $worker->prepare($message);
                 $queue->ack($envelope);
-                foreach ($this->entities()->getRepository(AssetRecord::class)->findBy(['state' => AssetState::Ready], ['id' => 'ASC']) as $asset) {
+                foreach ($this->entities()->getRepository(AssetRecord::class)->findBy(
+                    ['state' => AssetState::Ready],
+                    ['id' => 'ASC'],
+                ) as $asset) {
                     $done[$names[(string) $asset->id]] = true;
                 }
             }

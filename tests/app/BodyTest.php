@@ -30,14 +30,25 @@ final class BodyTest extends AppTestCase
     public function testAFilmOfAKindThereIsNot(): void
     {
         $story = $this->as('sam')->story();
-        self::assertSame('“container” must be of type int|string.', $this->told('POST', "/api/stories/{$story}/films", ['container' => [7]], 422)['detail']);
-        self::assertStringNotContainsString('Rhapsode\\', (string) json_encode($this->told('POST', "/api/stories/{$story}/films", ['container' => 'avi'], 422), \JSON_UNESCAPED_SLASHES));
+        self::assertSame(
+            '“container” must be of type int|string.',
+            $this->told('POST', "/api/stories/{$story}/films", ['container' => [7]], 422)['detail'],
+        );
+        self::assertStringNotContainsString(
+            'Rhapsode\\',
+            (string) json_encode($this->told('POST', "/api/stories/{$story}/films", ['container' => 'avi'], 422), \JSON_UNESCAPED_SLASHES),
+        );
     }
 
     public function testAFormIsNoBody(): void
     {
         $this->as('sam');
-        $this->client->request('POST', '/api/stories', ['title' => 'Forged'], server: ['HTTP_X_RHAPSODE' => '1', 'HTTP_ORIGIN' => 'http://localhost']);
+        $this->client->request(
+            'POST',
+            '/api/stories',
+            ['title' => 'Forged'],
+            server: ['HTTP_X_RHAPSODE' => '1', 'HTTP_ORIGIN' => 'http://localhost'],
+        );
         self::assertSame(415, $this->client->getResponse()->getStatusCode());
     }
 }

@@ -20,7 +20,10 @@ final class ClipTest extends AppTestCase
     {
         $path = sys_get_temp_dir() . '/' . Uuid::v7() . '.mp4';
         $sound = $isSilent ? ['-an'] : ['-c:a', 'aac'];
-        Clips::counted($path, $seconds, ['-c:v', 'libx264', '-preset', 'ultrafast', ...$sound, '-metadata', 'artist=Ann', '-metadata', 'comment=' . bin2hex(random_bytes(8)), '-f', 'mp4']);
+        Clips::counted($path, $seconds, [
+            '-c:v', 'libx264', '-preset', 'ultrafast', ...$sound, '-metadata', 'artist=Ann', '-metadata',
+            'comment=' . bin2hex(random_bytes(8)), '-f', 'mp4',
+        ]);
 
         return $path;
     }
@@ -44,10 +47,22 @@ final class ClipTest extends AppTestCase
         self::assertSame($slide, self::at($view, 'story', 'slides', 1, 'id'));
         self::assertSame(30, self::at($view, 'story', 'assets', $asset, 'clip', 'frames'));
         self::assertSame('Ann', self::at($view, 'story', 'assets', $asset, 'source', 'author'));
-        self::assertSame(['from' => 0, 'to' => 30, 'frames' => 30], array_intersect_key((array) self::at($view, 'plan', 'scenes', 1, 'layers', 0, 'clip'), ['from' => 0, 'to' => 0, 'frames' => 0]));
+        self::assertSame(
+            ['from' => 0, 'to' => 30, 'frames' => 30],
+            array_intersect_key((array) self::at($view, 'plan', 'scenes', 1, 'layers', 0, 'clip'), ['from' => 0, 'to' => 0, 'frames' => 0]),
+        );
         self::assertSame('clip', self::at($view, 'plan', 'plays', 0, 'bus'));
-        foreach (['clip.mp4' => "clips/{$asset}/light.mp4", 'strip.jpg' => "clips/{$asset}/strip.jpg", 'music.ogg' => "music/{$asset}/music.ogg", 'full.jpg' => "pictures/{$asset}/full.jpg"] as $name => $key) {
-            self::assertSame("/_store/{$key}", $this->ask('GET', "/api/stories/{$story}/assets/{$asset}/{$name}")->headers->get('X-Accel-Redirect'), $name);
+        foreach ([
+            'clip.mp4' => "clips/{$asset}/light.mp4",
+            'strip.jpg' => "clips/{$asset}/strip.jpg",
+            'music.ogg' => "music/{$asset}/music.ogg",
+            'full.jpg' => "pictures/{$asset}/full.jpg",
+        ] as $name => $key) {
+            self::assertSame(
+                "/_store/{$key}",
+                $this->ask('GET', "/api/stories/{$story}/assets/{$asset}/{$name}")->headers->get('X-Accel-Redirect'),
+                $name,
+            );
         }
         self::assertSame(100, $this->entities()->find(AssetRecord::class, $asset)?->progress);
     }
@@ -83,12 +98,20 @@ final class ClipTest extends AppTestCase
     {
         [$story, $slide, $asset] = $this->brought(self::newClip());
         $new = (string) Uuid::v7();
-        $taken = StoryTest::text($this->told('POST', "/api/stories/{$story}/assets/{$asset}/frames", ['frame' => 21, 'slide' => $new, 'after' => [$slide]], 201)['id']);
+        $taken = StoryTest::text($this->told(
+            'POST',
+            "/api/stories/{$story}/assets/{$asset}/frames",
+            ['frame' => 21, 'slide' => $new, 'after' => [$slide]],
+            201,
+        )['id']);
         $made = $this->prepared($taken);
         $view = $this->told('GET', "/api/stories/{$story}");
 
         self::assertSame(['ready', 'waves 0021.png'], [$made['state'], $made['file']]);
-        self::assertSame([$new, $taken], [self::at($view, 'story', 'slides', 2, 'id'), self::at($view, 'story', 'slides', 2, 'layers', 0, 'asset')]);
+        self::assertSame(
+            [$new, $taken],
+            [self::at($view, 'story', 'slides', 2, 'id'), self::at($view, 'story', 'slides', 2, 'layers', 0, 'asset')],
+        );
         self::assertSame('Ann', self::at($view, 'story', 'assets', $taken, 'source', 'author'), 'it is whose the clip is');
         // The very frame: its number stands in it.
         $full = self::service(Store::class)->near(AssetFiles::picture($taken, 'full.jpg'));
@@ -107,9 +130,15 @@ final class ClipTest extends AppTestCase
 
         self::assertSame('clip.no-such-frame', $this->told('POST', "/api/stories/{$story}/assets/{$asset}/frames", $body, 409)['code']);
         self::assertSame(422, $this->ask('POST', "/api/stories/{$story}/assets/{$asset}/frames", ['frame' => -1] + $body)->getStatusCode());
-        self::assertSame(422, $this->ask('POST', "/api/stories/{$story}/assets/{$asset}/frames", ['slide' => '../x', 'frame' => 1])->getStatusCode());
+        self::assertSame(
+            422,
+            $this->ask('POST', "/api/stories/{$story}/assets/{$asset}/frames", ['slide' => '../x', 'frame' => 1])->getStatusCode(),
+        );
         self::assertSame(404, $this->ask('POST', "/api/stories/{$story}/assets/" . Uuid::v7() . '/frames', $body)->getStatusCode());
-        self::assertSame(404, $this->as('sue')->ask('POST', "/api/stories/{$story}/assets/{$asset}/frames", ['frame' => 1] + $body)->getStatusCode());
+        self::assertSame(
+            404,
+            $this->as('sue')->ask('POST', "/api/stories/{$story}/assets/{$asset}/frames", ['frame' => 1] + $body)->getStatusCode(),
+        );
     }
 
     public function testASlideThatMovesIsPastedIntoAnotherStoryWithItsClip(): void
@@ -118,7 +147,13 @@ final class ClipTest extends AppTestCase
         $into = $this->story();
         $view = $this->told('GET', "/api/stories/{$from}");
         $copied = self::at($view, 'story', 'slides', 1);
-        $this->told('POST', "/api/stories/{$into}/slides", ['from' => $from, 'slides' => [$copied], 'ids' => [(string) Uuid::v7()], 'after' => null], 200, ['If-Match' => '"' . $this->revision($into) . '"']);
+        $this->told(
+            'POST',
+            "/api/stories/{$into}/slides",
+            ['from' => $from, 'slides' => [$copied], 'ids' => [(string) Uuid::v7()], 'after' => null],
+            200,
+            ['If-Match' => '"' . $this->revision($into) . '"'],
+        );
         $pasted = StoryTest::text(self::at($this->told('GET', "/api/stories/{$into}"), 'story', 'slides', 0, 'layers', 0, 'asset'));
 
         self::assertNotSame($asset, $pasted);

@@ -29,11 +29,19 @@ final class Contract
     {
         [$template, $operation] = $this->operation($method, $path);
         if (null !== $type && $response->isSuccessful()) {
-            Assert::assertArrayHasKey($type, $operation['requestBody']['content'] ?? [], "{$method} {$template} is not said to take {$type}");
+            Assert::assertArrayHasKey(
+                $type,
+                $operation['requestBody']['content'] ?? [],
+                "{$method} {$template} is not said to take {$type}",
+            );
             $this->valid($body, self::schema($template, $method, 'requestBody', 'content', $type, 'schema'));
         }
         $status = (string) $response->getStatusCode();
-        Assert::assertArrayHasKey($status, $operation['responses'], "{$method} {$template} is not said to answer {$status}: " . $response->getContent());
+        Assert::assertArrayHasKey(
+            $status,
+            $operation['responses'],
+            "{$method} {$template} is not said to answer {$status}: " . $response->getContent(),
+        );
         $content = $operation['responses'][$status]['content'] ?? [];
         if (!\is_array($content) || [] === $content) {
             Assert::assertSame('', (string) $response->getContent());
@@ -43,13 +51,19 @@ final class Contract
         $type = explode(';', (string) $response->headers->get('Content-Type'))[0];
         Assert::assertArrayHasKey($type, $content, "{$method} {$template} answers {$status} as {$type}");
         if (str_ends_with($type, 'json')) {
-            $this->valid((string) $response->getContent(), self::schema($template, $method, 'responses', $status, 'content', $type, 'schema'));
+            $this->valid(
+                (string) $response->getContent(),
+                self::schema($template, $method, 'responses', $status, 'content', $type, 'schema'),
+            );
         }
     }
 
     private static function schema(string $template, string $method, string ...$keys): string
     {
-        $pointer = implode('/', array_map(static fn(string $k): string => str_replace(['~', '/'], ['~0', '~1'], $k), ['paths', $template, strtolower($method), ...$keys]));
+        $pointer = implode('/', array_map(
+            static fn(string $k): string => str_replace(['~', '/'], ['~0', '~1'], $k),
+            ['paths', $template, strtolower($method), ...$keys],
+        ));
 
         return self::BASE . 'openapi.json#/' . implode('/', array_map(rawurlencode(...), explode('/', $pointer)));
     }
@@ -85,7 +99,10 @@ final class Contract
     {
         $path = explode('?', $path)[0];
         foreach (self::document()['paths'] as $template => $methods) {
-            if (1 === preg_match('#^' . preg_replace('/\\\{\w+\\\}/', '[^/]+', preg_quote($template, '#')) . '$#', $path) && isset($methods[strtolower($method)])) {
+            if (1 === preg_match(
+                '#^' . preg_replace('/\\\{\w+\\\}/', '[^/]+', preg_quote($template, '#')) . '$#',
+                $path,
+            ) && isset($methods[strtolower($method)])) {
                 return [$template, $methods[strtolower($method)]];
             }
         }
@@ -110,7 +127,10 @@ final class Contract
             self::$validator = new Validator();
             $schema = (string) json_encode(['$id' => self::BASE . 'openapi.json'] + self::document());
             self::$validator->resolver()?->registerRaw((object) json_decode($schema), self::BASE . 'openapi.json');
-            self::$validator->resolver()?->registerRaw((string) file_get_contents(\dirname(__DIR__, 2) . '/schema/story.schema.json'), self::BASE . 'story.schema.json');
+            self::$validator->resolver()?->registerRaw(
+                (string) file_get_contents(\dirname(__DIR__, 2) . '/schema/story.schema.json'),
+                self::BASE . 'story.schema.json',
+            );
         }
 
         return self::$validator;

@@ -72,10 +72,16 @@ final class FilmTest extends AppTestCase
         self::assertSame('done', $state['state']);
         self::assertSame($state['frames'], $state['framesDone']);
         $path = self::service(Store::class)->path("films/{$film}/film.mp4");
-        self::assertSame(StoryTest::text((string) json_encode(self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'frames'))), Media::probe($path)['streams.stream.0.nb_read_frames']);
+        self::assertSame(
+            StoryTest::text((string) json_encode(self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'frames'))),
+            Media::probe($path)['streams.stream.0.nb_read_frames'],
+        );
         $response = $this->ask('GET', "/api/films/{$film}/film.mp4?download");
         self::assertSame('attachment; filename="The mill.mp4"', $response->headers->get('Content-Disposition'));
-        self::assertSame("/_store/films/{$film}/captions.vtt", $this->ask('GET', "/api/films/{$film}/captions.vtt")->headers->get('X-Accel-Redirect'));
+        self::assertSame(
+            "/_store/films/{$film}/captions.vtt",
+            $this->ask('GET', "/api/films/{$film}/captions.vtt")->headers->get('X-Accel-Redirect'),
+        );
         // The same story asked for again is the same film.
         self::assertSame($film, $this->told('POST', "/api/stories/{$story}/films")['id']);
     }
@@ -135,7 +141,10 @@ final class FilmTest extends AppTestCase
 
         self::assertNotSame($cover, self::at($this->told('GET', '/api/desk'), 'stories', 0, 'cover'));
         self::assertSame($cover, $this->told('GET', "/api/handins/{$handIn}")['cover']);
-        self::assertSame("/_store/pictures/{$cover}/thumb.jpg", $this->ask('GET', "/api/handins/{$handIn}/cover.jpg")->headers->get('X-Accel-Redirect'));
+        self::assertSame(
+            "/_store/pictures/{$cover}/thumb.jpg",
+            $this->ask('GET', "/api/handins/{$handIn}/cover.jpg")->headers->get('X-Accel-Redirect'),
+        );
     }
 
     public function testThereIsNoFilmWithoutPictures(): void
@@ -187,7 +196,11 @@ final class FilmTest extends AppTestCase
             $this->work();
             self::fail('it cannot be made');
         } catch (\RuntimeException $problem) {
-            $event = new \Symfony\Component\Messenger\Event\WorkerMessageFailedEvent(new \Symfony\Component\Messenger\Envelope(new MakeFilm($film)), 'films', $problem);
+            $event = new \Symfony\Component\Messenger\Event\WorkerMessageFailedEvent(
+                new \Symfony\Component\Messenger\Envelope(new MakeFilm($film)),
+                'films',
+                $problem,
+            );
             self::service(FilmWorker::class)->failed($event);
         }
         $this->entities()->clear();
@@ -203,7 +216,10 @@ final class FilmTest extends AppTestCase
         $queue = self::getContainer()->get('messenger.transport.films');
         \assert($queue instanceof TransportInterface);
         foreach ([['long', 0], ['long', 1], ['long', 2], ['short', 0]] as [$film, $turn]) {
-            $queue->send(new \Symfony\Component\Messenger\Envelope(new MakeSegment($film, "{$turn}"), [new \Rhapsode\App\Shared\Queue\TurnStamp($turn)]));
+            $queue->send(new \Symfony\Component\Messenger\Envelope(
+                new MakeSegment($film, "{$turn}"),
+                [new \Rhapsode\App\Shared\Queue\TurnStamp($turn)],
+            ));
         }
         $order = [];
         while ([] !== $envelopes = [...$queue->get()]) {
@@ -233,7 +249,9 @@ final class FilmTest extends AppTestCase
         $this->work();
         self::assertSame('making', $this->told('GET', "/api/films/{$film}")['state']);
 
-        $this->entities()->getConnection()->executeStatement('UPDATE queue_message SET delivered_at = delivered_at - 61000 WHERE delivered_at IS NOT NULL');
+        $this->entities()->getConnection()->executeStatement(
+            'UPDATE queue_message SET delivered_at = delivered_at - 61000 WHERE delivered_at IS NOT NULL',
+        );
         $this->work();
         self::assertSame('done', $this->told('GET', "/api/films/{$film}")['state']);
     }

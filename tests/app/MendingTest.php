@@ -16,12 +16,18 @@ final class MendingTest extends AppTestCase
         $this->bringIn($story, self::newPicture(), 'reeds.jpg');
         $view = $this->told('GET', "/api/stories/{$story}");
 
-        return [$story, StoryTest::text(self::at($view, 'story', 'slides', 1, 'layers', 0, 'asset')), StoryTest::text(self::at($view, 'story', 'slides', 1, 'id'))];
+        return [
+            $story,
+            StoryTest::text(self::at($view, 'story', 'slides', 1, 'layers', 0, 'asset')),
+            StoryTest::text(self::at($view, 'story', 'slides', 1, 'id')),
+        ];
     }
 
     private function shownAs(string $story): string
     {
-        return StoryTest::text(self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'scenes', 1, 'layers', 0, 'rendition', 'name'));
+        return StoryTest::text(
+            self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'scenes', 1, 'layers', 0, 'rendition', 'name'),
+        );
     }
 
     /** @param array<string, mixed> $recipe */
@@ -42,7 +48,14 @@ final class MendingTest extends AppTestCase
         $name = $this->shownAs($story);
         self::assertMatchesRegularExpression('/^(full|whole)-r[0-9a-f]{16}$/', $name);
         $key = substr($name, (int) strpos($name, 'r'));
-        foreach (["full-{$key}.jpg", "thumb-{$key}.jpg", "whole-{$key}.jpg", "whole-thumb-{$key}.jpg", 'full-t90.jpg', 'full.jpg'] as $file) {
+        foreach ([
+            "full-{$key}.jpg",
+            "thumb-{$key}.jpg",
+            "whole-{$key}.jpg",
+            "whole-thumb-{$key}.jpg",
+            'full-t90.jpg',
+            'full.jpg',
+        ] as $file) {
             self::assertSame(200, $this->answered($story, $asset, $file), $file);
         }
         $kept = self::service(Store::class)->near("pictures/{$asset}/thumb-{$key}.jpg");
@@ -60,7 +73,10 @@ final class MendingTest extends AppTestCase
     {
         [$story, $asset, $slide] = $this->pictured();
         $this->edit($story, ['do' => 'set shape', 'shape' => '9:16']);
-        $this->edit($story, ['do' => 'set layers', 'slides' => [$slide], 'kind' => 'picture', 'changes' => ['fit' => 'whole', 'ground' => '#2f3e50']]);
+        $this->edit(
+            $story,
+            ['do' => 'set layers', 'slides' => [$slide], 'kind' => 'picture', 'changes' => ['fit' => 'whole', 'ground' => '#2f3e50']],
+        );
         self::assertSame('whole-g2f3e50', $this->shownAs($story));
         foreach (['whole-g2f3e50.jpg', 'whole-thumb-g2f3e50.jpg', 'whole.jpg'] as $file) {
             self::assertSame(200, $this->answered($story, $asset, $file), $file);
@@ -97,6 +113,9 @@ final class MendingTest extends AppTestCase
         $recipe = self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 1, 'layers', 0, 'recipe');
         self::assertSame(['turn', 'crop', 'light'], array_keys((array) $recipe));
         $this->told('POST', "/api/stories/{$story}/undo", null, 200, ['If-Match' => '"' . $this->revision($story) . '"']);
-        self::assertSame(['turn' => 0, 'light' => 20], self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 1, 'layers', 0, 'recipe'));
+        self::assertSame(
+            ['turn' => 0, 'light' => 20],
+            self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 1, 'layers', 0, 'recipe'),
+        );
     }
 }

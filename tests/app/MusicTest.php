@@ -42,19 +42,30 @@ final class MusicTest extends AppTestCase
 
         self::assertSame($music, self::at($added, 'plan', 'plays', 0, 'asset'));
         self::assertContains('no-music-source', array_column((array) self::at($added, 'proof'), 'rule'));
-        self::assertSame("/_store/music/{$music}/music.ogg", $this->ask('GET', "/api/stories/{$story}/assets/{$music}/music.ogg")->headers->get('X-Accel-Redirect'));
+        self::assertSame(
+            "/_store/music/{$music}/music.ogg",
+            $this->ask('GET', "/api/stories/{$story}/assets/{$music}/music.ogg")->headers->get('X-Accel-Redirect'),
+        );
 
         $this->edit($story, ['do' => 'set bed', 'bed' => $bed, 'changes' => ['under' => 20, 'fadeIn' => 0.5]]);
         $this->edit($story, ['do' => 'set source', 'assets' => [$music], 'source' => ['author' => 'Sam', 'licence' => 'CC0']]);
         $view = $this->told('GET', "/api/stories/{$story}");
-        self::assertSame([20, 0.5, 3], array_map(static fn(string $key): mixed => self::at($view, 'story', 'beds', 0, $key), ['under', 'fadeIn', 'fadeOut']), 'what is not told stays');
+        self::assertSame(
+            [20, 0.5, 3],
+            array_map(static fn(string $key): mixed => self::at($view, 'story', 'beds', 0, $key), ['under', 'fadeIn', 'fadeOut']),
+            'what is not told stays',
+        );
         self::assertContains('Music by Sam · CC0', (array) self::at($view, 'plan', 'credits'));
         self::assertNotContains('no-music-source', array_column((array) self::at($view, 'proof'), 'rule'));
 
         $this->edit($story, ['do' => 'delete bed', 'bed' => $bed]);
         self::assertSame([], self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'plays'));
         $this->told('POST', "/api/stories/{$story}/undo", null, 200, ['If-Match' => '"' . $this->revision($story) . '"']);
-        self::assertSame($bed, self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'beds', 0, 'id'), 'undone, it is there again');
+        self::assertSame(
+            $bed,
+            self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'beds', 0, 'id'),
+            'undone, it is there again',
+        );
     }
 
     public function testWhatIsNoMusicAndNoBedIsRefused(): void
@@ -73,7 +84,10 @@ final class MusicTest extends AppTestCase
         foreach (["WEBVTT\n\n00:01.000 --> 00:02.000\nMine.\n", "1\n00:00:01,000 --> 00:00:02,000\nMine.\n"] as $text) {
             self::assertSame('ready', $this->bring($story, 'captions', $text)['state']);
             $view = $this->told('GET', "/api/stories/{$story}");
-            self::assertSame(['start' => 1, 'end' => 2, 'text' => 'Mine.'], array_intersect_key((array) self::at($view, 'plan', 'cues', 0), ['start' => 0, 'end' => 0, 'text' => 0]));
+            self::assertSame(
+                ['start' => 1, 'end' => 2, 'text' => 'Mine.'],
+                array_intersect_key((array) self::at($view, 'plan', 'cues', 0), ['start' => 0, 'end' => 0, 'text' => 0]),
+            );
             $this->edit($story, ['do' => 'drop captions']);
             self::assertSame([], self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'cues'));
         }
@@ -95,6 +109,9 @@ final class MusicTest extends AppTestCase
         $this->told('POST', "/api/stories/{$story}/films", ['size' => '4000'], 422);
         $this->edit($story, ['do' => 'set shape', 'shape' => '9:16']);
         $this->edit($story, ['do' => 'set language', 'language' => 'not a tag'], 409);
-        self::assertSame([720, 1280], [self::at($view = $this->told('GET', "/api/stories/{$story}"), 'plan', 'width'), self::at($view, 'plan', 'height')]);
+        self::assertSame(
+            [720, 1280],
+            [self::at($view = $this->told('GET', "/api/stories/{$story}"), 'plan', 'width'), self::at($view, 'plan', 'height')],
+        );
     }
 }

@@ -21,7 +21,10 @@ final class PasteTest extends AppTestCase
         $view = $this->told('GET', "/api/stories/{$story}");
         $asset = StoryTest::text(self::at($view, 'story', 'slides', 1, 'layers', 0, 'asset'));
         $this->edit($story, ['do' => 'set source', 'assets' => [$asset], 'source' => ['title' => 'Reeds', 'author' => 'Wren']]);
-        $this->edit($story, ['do' => 'set script', 'slide' => self::at($view, 'story', 'slides', 1, 'id'), 'script' => 'The reeds stand in the water.']);
+        $this->edit(
+            $story,
+            ['do' => 'set script', 'slide' => self::at($view, 'story', 'slides', 1, 'id'), 'script' => 'The reeds stand in the water.'],
+        );
         /** @var array<string, mixed> $slide */
         $slide = self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 1);
 
@@ -36,7 +39,10 @@ final class PasteTest extends AppTestCase
     private function paste(string $into, string $from, array $slides, int $status = 200, ?string $after = null): array
     {
         return $this->told('POST', "/api/stories/{$into}/slides", [
-            'from' => $from, 'slides' => $slides, 'ids' => array_map(static fn(): string => (string) Uuid::v7(), $slides), 'after' => $after,
+            'from' => $from, 'slides' => $slides, 'ids' => array_map(
+                static fn(): string => (string) Uuid::v7(),
+                $slides,
+            ), 'after' => $after,
         ], $status, ['If-Match' => '"' . $this->revision($into) . '"']);
     }
 

@@ -50,7 +50,10 @@ final class SessionTest extends AppTestCase
             }
         };
         $refusal = new NotSignedIn(new PasswordHasherFactory([User::class => $hasher]));
-        $ask = static fn(string $password): Request => new Request(content: json_encode(['name' => 'nobody', 'password' => $password], \JSON_THROW_ON_ERROR), server: ['CONTENT_TYPE' => 'application/json']);
+        $ask = static fn(string $password): Request => new Request(
+            content: json_encode(['name' => 'nobody', 'password' => $password], \JSON_THROW_ON_ERROR),
+            server: ['CONTENT_TYPE' => 'application/json'],
+        );
         // What a known name costs is one verification, which takes as long as hashing does.
         $refusal->onAuthenticationFailure($ask('wrong'), new BadCredentialsException('', 0, new BadCredentialsException()));
         self::assertSame(0, $hasher->work);
@@ -78,20 +81,30 @@ final class SessionTest extends AppTestCase
 
     public function testWhatAPageThrewIsNamedByItsRequest(): void
     {
-        $response = $this->ask('POST', '/api/trouble', ['where' => 'The sheet', 'what' => 'TypeError: x is undefined' . str_repeat('!', 5000)]);
+        $response = $this->ask(
+            'POST',
+            '/api/trouble',
+            ['where' => 'The sheet', 'what' => 'TypeError: x is undefined' . str_repeat('!', 5000)],
+        );
         self::assertSame(204, $response->getStatusCode());
         $id = (string) $response->headers->get('X-Request-Id');
         self::assertMatchesRegularExpression('/^[0-9a-f]{16}$/', $id);
         $file = \dirname(__DIR__, 2) . '/var/log/test.log';
         $log = (string) file_get_contents($file, offset: max(0, (int) filesize($file) - 20_000));
-        self::assertMatchesRegularExpression("/a page threw.*x is undefined!{900,1990}[^!].*{$id}/", $log, 'and no more of it than a line holds');
+        self::assertMatchesRegularExpression(
+            "/a page threw.*x is undefined!{900,1990}[^!].*{$id}/",
+            $log,
+            'and no more of it than a line holds',
+        );
     }
 
     /** The application's own role reads and writes rows, and nothing else. */
     public function testTheDatabaseRoleOwnsNothing(): void
     {
         $database = $this->entities()->getConnection();
-        self::assertFalse($database->fetchOne('SELECT rolsuper OR rolcreatedb OR rolcreaterole FROM pg_roles WHERE rolname = current_user'));
+        self::assertFalse(
+            $database->fetchOne('SELECT rolsuper OR rolcreatedb OR rolcreaterole FROM pg_roles WHERE rolname = current_user'),
+        );
         foreach (['CREATE TABLE extra (id INT)', 'DROP TABLE session', "COPY (SELECT 1) TO PROGRAM 'true'"] as $sql) {
             try {
                 $database->transactional(static fn(): mixed => $database->executeStatement($sql));
@@ -113,12 +126,22 @@ final class SessionTest extends AppTestCase
     public function testAnotherSitesPageCanDoNothing(): void
     {
         $this->as('sam');
-        foreach ([['HTTP_ORIGIN' => 'https://elsewhere.example'], ['HTTP_SEC_FETCH_SITE' => 'cross-site'], ['HTTP_SEC_FETCH_SITE' => 'same-site'], []] as $server) {
+        foreach ([
+            ['HTTP_ORIGIN' => 'https://elsewhere.example'],
+            ['HTTP_SEC_FETCH_SITE' => 'cross-site'],
+            ['HTTP_SEC_FETCH_SITE' => 'same-site'],
+            [],
+        ] as $server) {
             $this->client->request('POST', '/api/stories', server: $server, content: '{"title":"Forged"}');
             self::assertSame(403, $this->client->getResponse()->getStatusCode());
         }
         foreach ([['HTTP_ORIGIN' => 'http://localhost'], ['HTTP_SEC_FETCH_SITE' => 'same-origin']] as $server) {
-            $this->client->request('POST', '/api/stories', server: $server + ['CONTENT_TYPE' => 'application/json'], content: '{"title":"Mine"}');
+            $this->client->request(
+                'POST',
+                '/api/stories',
+                server: $server + ['CONTENT_TYPE' => 'application/json'],
+                content: '{"title":"Mine"}',
+            );
             self::assertSame(201, $this->client->getResponse()->getStatusCode());
         }
     }
@@ -137,7 +160,10 @@ final class SessionTest extends AppTestCase
     public function testHealthLooksAtTheDatabaseTheStoreAndTheQueue(): void
     {
         self::assertTrue($this->told('GET', '/api/health')['well']);
-        $this->entities()->getConnection()->executeStatement("INSERT INTO queue_message (queue, body, headers, available_at) VALUES ('films', '', '[]', ?)", [(int) (microtime(true) * 1000) - 2_000_000]);
+        $this->entities()->getConnection()->executeStatement(
+            "INSERT INTO queue_message (queue, body, headers, available_at) VALUES ('films', '', '[]', ?)",
+            [(int) (microtime(true) * 1000) - 2_000_000],
+        );
         self::assertSame(2000, $this->told('GET', '/api/health', null, 503)['queueSeconds']);
     }
 }

@@ -24,7 +24,10 @@ final class SharedStoreTest extends TestCase
         $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
         fclose($socket);
         mkdir($this->scratch->path('objects'));
-        $this->server = new Process(['php', '-S', "127.0.0.1:{$port}", \dirname(__DIR__) . '/stand-ins/object-store.php'], env: ['OBJECT_STORE_FOLDER' => $this->scratch->path('objects'), 'OBJECT_STORE_KEY' => 'key']);
+        $this->server = new Process(
+            ['php', '-S', "127.0.0.1:{$port}", \dirname(__DIR__) . '/stand-ins/object-store.php'],
+            env: ['OBJECT_STORE_FOLDER' => $this->scratch->path('objects'), 'OBJECT_STORE_KEY' => 'key'],
+        );
         $this->server->start();
         for ($i = 0; $i < 100 && !@fsockopen('127.0.0.1', $port); ++$i) {
             usleep(50_000);
@@ -80,7 +83,10 @@ final class SharedStoreTest extends TestCase
         $two->remove('words/a/a.png');
 
         $three = $this->computer('three');
-        self::assertSame([false, false, true, false], array_map($three->has(...), ['takes/a/part-0', 'takes/a/part-1', 'takes/ab/part-0', 'words/a/a.png']));
+        self::assertSame(
+            [false, false, true, false],
+            array_map($three->has(...), ['takes/a/part-0', 'takes/a/part-1', 'takes/ab/part-0', 'words/a/a.png']),
+        );
     }
 
     public function testAFolderIsCopiedForAllOfThem(): void

@@ -24,14 +24,21 @@ final class StaleFilesTest extends TestCase
             touch($scratch->path("segments/{$name}"), $time);
         }
         mkdir($scratch->path('tmp'));
-        foreach (['rhapsode-0123456789abcdef' => $old, 'rhapsode-fedcba9876543210' => time(), 'rhapsode-of-somebody' => $old] as $name => $time) {
+        foreach ([
+            'rhapsode-0123456789abcdef' => $old,
+            'rhapsode-fedcba9876543210' => time(),
+            'rhapsode-of-somebody' => $old,
+        ] as $name => $time) {
             mkdir($scratch->path("tmp/{$name}"));
             touch($scratch->path("tmp/{$name}"), $time);
         }
         (new StaleFiles(new Store($scratch->folder), new NullLogger()))->clear($scratch->folder, $scratch->path('tmp'));
 
         self::assertSame(['a.mp4', 'c.mp4.0a1b2c3d.part'], array_map(basename(...), glob($scratch->path('segments/*')) ?: []));
-        self::assertSame(['rhapsode-fedcba9876543210', 'rhapsode-of-somebody'], array_map(basename(...), glob($scratch->path('tmp/*')) ?: []));
+        self::assertSame(
+            ['rhapsode-fedcba9876543210', 'rhapsode-of-somebody'],
+            array_map(basename(...), glob($scratch->path('tmp/*')) ?: []),
+        );
     }
 
     /** On a machine that others use too, a folder of theirs may bear such a name: a worker that it stopped would never work again. */
@@ -64,7 +71,12 @@ final class StaleFilesTest extends TestCase
         $scratch = new Scratch();
         $store = new Store($scratch->folder);
         $days = 24 * 3600;
-        foreach (['segments/aa/new.mp4' => 59, 'segments/ab/old.mp4' => 61, 'sounds/ac/old.sound' => 61, 'films/ad/old.mp4' => 400] as $key => $age) {
+        foreach ([
+            'segments/aa/new.mp4' => 59,
+            'segments/ab/old.mp4' => 61,
+            'sounds/ac/old.sound' => 61,
+            'films/ad/old.mp4' => 400,
+        ] as $key => $age) {
             touch($store->path($key), time() - $age * $days);
         }
         (new StaleFiles($store, new NullLogger()))->forget();

@@ -26,7 +26,10 @@ final class StorySweeperTest extends AppTestCase
         $this->told('GET', "/api/stories/{$story}");
         $this->told('POST', "/api/stories/{$story}/films", null, 202);
         $this->ask('DELETE', "/api/stories/{$story}");
-        self::service(Connection::class)->executeStatement("UPDATE story SET deleted_at = now() AT TIME ZONE 'UTC' - ? * INTERVAL '1 day' WHERE id = ?", [$days, $story]);
+        self::service(Connection::class)->executeStatement(
+            "UPDATE story SET deleted_at = now() AT TIME ZONE 'UTC' - ? * INTERVAL '1 day' WHERE id = ?",
+            [$days, $story],
+        );
         $this->entities()->clear();
 
         return $story;

@@ -26,7 +26,11 @@ final class StoryTest extends AppTestCase
     public function testEditsAreKeptWithTheirRevisionAndTheStoredStoryIsOfItsSchema(): void
     {
         $id = $this->as('sam')->story();
-        $view = $this->edit($id, ['do' => 'add slide', 'slide' => ['id' => 'second', 'layout' => 'title', 'layers' => [['id' => 'title', 'kind' => 'words', 'role' => 'title', 'text' => 'Part two']]], 'after' => null]);
+        $view = $this->edit($id, ['do' => 'add slide', 'slide' => [
+            'id' => 'second',
+            'layout' => 'title',
+            'layers' => [['id' => 'title', 'kind' => 'words', 'role' => 'title', 'text' => 'Part two']],
+        ], 'after' => null]);
         \assert(\is_array($view));
 
         self::assertSame(2, $view['revision']);
@@ -43,7 +47,13 @@ final class StoryTest extends AppTestCase
         $rename = ['edits' => [['do' => 'rename', 'title' => 'Mine']]];
         $this->told('POST', "/api/stories/{$id}/edits", $rename, 200, ['If-Match' => '"1"']);
 
-        $problem = $this->told('POST', "/api/stories/{$id}/edits", ['edits' => [['do' => 'rename', 'title' => 'Unseen']]], 412, ['If-Match' => '"1"']);
+        $problem = $this->told(
+            'POST',
+            "/api/stories/{$id}/edits",
+            ['edits' => [['do' => 'rename', 'title' => 'Unseen']]],
+            412,
+            ['If-Match' => '"1"'],
+        );
         self::assertSame(2, $problem['revision']);
         $this->told('POST', "/api/stories/{$id}/edits", $rename, 428);
         self::assertSame('Mine', self::at($this->told('GET', "/api/stories/{$id}"), 'story', 'title'));
@@ -52,7 +62,13 @@ final class StoryTest extends AppTestCase
     public function testEditsSentTogetherAreAllDoneOrNone(): void
     {
         $id = $this->as('sam')->story();
-        $this->told('POST', "/api/stories/{$id}/edits", ['edits' => [['do' => 'rename', 'title' => 'Half'], ['do' => 'delete slides', 'slides' => ['gone']]]], 409, ['If-Match' => '"1"']);
+        $this->told(
+            'POST',
+            "/api/stories/{$id}/edits",
+            ['edits' => [['do' => 'rename', 'title' => 'Half'], ['do' => 'delete slides', 'slides' => ['gone']]]],
+            409,
+            ['If-Match' => '"1"'],
+        );
 
         self::assertSame('The mill', self::at($this->told('GET', "/api/stories/{$id}"), 'story', 'title'));
     }
@@ -63,7 +79,11 @@ final class StoryTest extends AppTestCase
         foreach (['One', 'Two', 'Three'] as $title) {
             $this->edit($id, ['do' => 'rename', 'title' => $title]);
         }
-        $step = fn(string $way): mixed => self::at($this->told('POST', "/api/stories/{$id}/{$way}", null, 200, ['If-Match' => '"' . $this->revision($id) . '"']), 'story', 'title');
+        $step = fn(string $way): mixed => self::at(
+            $this->told('POST', "/api/stories/{$id}/{$way}", null, 200, ['If-Match' => '"' . $this->revision($id) . '"']),
+            'story',
+            'title',
+        );
 
         self::assertSame(['Two', 'One', 'Two'], [$step('undo'), $step('undo'), $step('redo')]);
         $this->edit($id, ['do' => 'rename', 'title' => 'Another way']);
@@ -91,7 +111,10 @@ final class StoryTest extends AppTestCase
             $this->bringIn($id, $path = self::newPicture(), "{$slide}.jpg", slide: $slide, after: $after);
             unlink($path);
         }
-        self::assertSame([$title, 'a', 'b', 'c'], array_column((array) self::at($this->told('GET', "/api/stories/{$id}"), 'story', 'slides'), 'id'));
+        self::assertSame(
+            [$title, 'a', 'b', 'c'],
+            array_column((array) self::at($this->told('GET', "/api/stories/{$id}"), 'story', 'slides'), 'id'),
+        );
     }
 
     /** The answer was lost on its way: asked again, it is the same answer and not a second picture. */
@@ -127,7 +150,11 @@ final class StoryTest extends AppTestCase
         self::assertSame($kept, 201 === $status ? self::at($answer, 'story', 'title') : null);
         if (201 === $status) {
             $words = self::text(self::at($answer, 'plan', 'scenes', 0, 'layers', 0, 'hash'));
-            self::assertSame(200, $this->ask('GET', '/api/stories/' . self::text($answer['id']) . "/words/{$words}.png")->getStatusCode(), 'it can be drawn');
+            self::assertSame(
+                200,
+                $this->ask('GET', '/api/stories/' . self::text($answer['id']) . "/words/{$words}.png")->getStatusCode(),
+                'it can be drawn',
+            );
         }
     }
 
@@ -186,7 +213,11 @@ final class StoryTest extends AppTestCase
         $response = $this->ask('GET', "/api/stories/{$id}/assets/{$picture}/full.jpg");
         self::assertSame("/_store/pictures/{$picture}/full.jpg", $response->headers->get('X-Accel-Redirect'));
         self::assertStringContainsString('private', (string) $response->headers->get('Cache-Control'));
-        self::assertStringContainsString('no-cache', (string) $response->headers->get('Cache-Control'), 'the next at this computer is asked who he is');
+        self::assertStringContainsString(
+            'no-cache',
+            (string) $response->headers->get('Cache-Control'),
+            'the next at this computer is asked who he is',
+        );
         self::assertSame('nosniff', $response->headers->get('X-Content-Type-Options'));
         $hash = self::text(self::at($this->told('GET', "/api/stories/{$id}"), 'plan', 'scenes', 0, 'layers', 0, 'hash'));
         self::assertSame('image/png', $this->ask('GET', "/api/stories/{$id}/words/{$hash}.png")->headers->get('Content-Type'));

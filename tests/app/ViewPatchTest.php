@@ -31,11 +31,16 @@ final class ViewPatchTest extends TestCase
     /** @return array<string, mixed> */
     private static function view(Story $story): array
     {
-        $waveforms = array_map(static fn(): array => [0.5], array_filter($story->assets, static fn($asset): bool => 'voice' === $asset->kind()->value));
+        $waveforms = array_map(
+            static fn(): array => [0.5],
+            array_filter($story->assets, static fn($asset): bool => 'voice' === $asset->kind()->value),
+        );
 
         return [
             'story' => $story->toArray(), 'plan' => (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)->toArray(),
-            'praise' => [], 'proof' => [['rule' => (string) \count($story->slides)]], 'waveforms' => [] === $waveforms ? new \stdClass() : $waveforms,
+            'praise' => [], 'proof' => [
+                ['rule' => (string) \count($story->slides)],
+            ], 'waveforms' => [] === $waveforms ? new \stdClass() : $waveforms,
         ];
     }
 
@@ -68,7 +73,12 @@ final class ViewPatchTest extends TestCase
             }
         } else {
             \assert(\is_array($parent));
-            array_splice($parent, (int) $key, \in_array($op->op, ['remove', 'replace'], true) ? 1 : 0, 'remove' === $op->op ? [] : [$value]);
+            array_splice(
+                $parent,
+                (int) $key,
+                \in_array($op->op, ['remove', 'replace'], true) ? 1 : 0,
+                'remove' === $op->op ? [] : [$value],
+            );
         }
 
         return self::put($document, $op->path, $parent);
@@ -116,9 +126,19 @@ final class ViewPatchTest extends TestCase
         $slide = static fn(): string => 's' . mt_rand(0, 12);
         for ($i = 0; $i < 12; ++$i) {
             $edits = [
-                ['do' => 'rename', 'title' => "Title {$i}"], ['do' => 'move slides', 'slides' => [$slide(), $slide()], 'after' => 0 === mt_rand(0, 1) ? null : $slide()],
-                ['do' => 'delete slides', 'slides' => [$slide()]], ['do' => 'duplicate slides', 'slides' => [$slide()], 'copies' => ["c{$i}"]],
-                ['do' => 'set script', 'slide' => $slide(), 'script' => "Said {$i}."], ['do' => 'set stay', 'slides' => [$slide()], 'stay' => mt_rand(1, 60) / 2],
+                [
+                    'do' => 'rename',
+                    'title' => "Title {$i}",
+                ], ['do' => 'move slides', 'slides' => [$slide(), $slide()], 'after' => 0 === mt_rand(0, 1) ? null : $slide()],
+                [
+                    'do' => 'delete slides',
+                    'slides' => [$slide()],
+                ], ['do' => 'duplicate slides', 'slides' => [$slide()], 'copies' => ["c{$i}"]],
+                [
+                    'do' => 'set script',
+                    'slide' => $slide(),
+                    'script' => "Said {$i}.",
+                ], ['do' => 'set stay', 'slides' => [$slide()], 'stay' => mt_rand(1, 60) / 2],
                 ['do' => 'set layer', 'slide' => $slide(), 'layer' => 'caption', 'kind' => 'words', 'changes' => ['text' => "Fact {$i}"]],
                 ['do' => 'set source', 'assets' => ['p' . mt_rand(0, 4)], 'source' => ['author' => "Ann {$i}"]], ['do' => 'drop captions'],
             ];

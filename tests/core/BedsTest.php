@@ -34,7 +34,9 @@ final class BedsTest extends TestCase
     {
         $music = new Music('m', 'music.mp3', $seconds * 48_000, -14.0, -10.0, -0.5, new Source('Tune', 'Ann', '', 'CC0'));
 
-        return Stories::of([['stay' => 4.0], ['stay' => 6.0], ['voice' => 5.0], ['stay' => 10.0], ['voice' => 4.0]])->withAsset($music)->withAsset(new Music('n', 'n.mp3', 48_000 * 200, -20.0, -18.0, -1.0))->with(beds: $beds, credits: false);
+        return Stories::of(
+            [['stay' => 4.0], ['stay' => 6.0], ['voice' => 5.0], ['stay' => 10.0], ['voice' => 4.0]],
+        )->withAsset($music)->withAsset(new Music('n', 'n.mp3', 48_000 * 200, -20.0, -18.0, -1.0))->with(beds: $beds, credits: false);
     }
 
     public function testItIsDownBeforeTheVoiceBeginsAndStaysDownUntilItHasEnded(): void
@@ -73,7 +75,12 @@ final class BedsTest extends TestCase
         [$play] = self::plan([new Bed('b', 'm', ducks: false, fadeIn: 1.0)])->plays(Bus::Bed);
 
         self::assertEqualsWithDelta(Loudness::factor(-18.0), $play->gainAt(48_000 * 14), 1e-6);
-        self::assertEqualsWithDelta(Loudness::factor(-18.0) * \M_SQRT1_2, $play->gainAt(24_000), 0.01, 'half way up its fade the power is half (common practice: equal power)');
+        self::assertEqualsWithDelta(
+            Loudness::factor(-18.0) * \M_SQRT1_2,
+            $play->gainAt(24_000),
+            0.01,
+            'half way up its fade the power is half (common practice: equal power)',
+        );
     }
 
     public function testItLiesUnderItsOwnSlides(): void
@@ -103,7 +110,12 @@ final class BedsTest extends TestCase
         self::assertSame(96_000, $first->end() - $second->at, 'two seconds together');
         self::assertSame($middle, ($first->end() + $second->at) / 2);
         for ($at = $second->at; $at < $first->end(); $at += 4000) {
-            self::assertEqualsWithDelta(Loudness::factor(-18.0) ** 2, $first->gainAt($at) ** 2 + $second->gainAt($at) ** 2, 0.01, 'sine and cosine');
+            self::assertEqualsWithDelta(
+                Loudness::factor(-18.0) ** 2,
+                $first->gainAt($at) ** 2 + $second->gainAt($at) ** 2,
+                0.01,
+                'sine and cosine',
+            );
         }
     }
 
@@ -128,7 +140,10 @@ final class BedsTest extends TestCase
         $story = self::story([new Bed('b', 'm', from: 's1', to: 's3'), new Bed('c', 'm', from: 's4', to: 's4'), new Bed('d', 'm')]);
         $story = (new DeleteSlides(['s1', 's4']))->apply($story);
 
-        self::assertSame([['b', 's2', 's3'], ['d', null, null]], array_map(static fn(Bed $bed): array => [$bed->id, $bed->from, $bed->to], $story->beds));
+        self::assertSame(
+            [['b', 's2', 's3'], ['d', null, null]],
+            array_map(static fn(Bed $bed): array => [$bed->id, $bed->from, $bed->to], $story->beds),
+        );
     }
 
     public function testItsSourceIsCredited(): void

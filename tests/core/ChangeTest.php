@@ -48,7 +48,11 @@ final class ChangeTest extends TestCase
         $other = self::undone($story, new SetScript('s0', 'Mine.'), new SetScript('s1', 'Theirs.'));
         self::assertSame(['Old.', 'Theirs.'], array_map(static fn(Slide $s): string => $s->script, $other->slides), 'of another slide');
         $same = self::undone($story, new SetScript('s0', 'Mine.'), self::caption('s0', 'Theirs'));
-        self::assertSame(['Old.', 'Theirs'], [$same->slides[0]->script, $same->slides[0]->words(WordsRole::Caption)?->text], 'of the same slide');
+        self::assertSame(
+            ['Old.', 'Theirs'],
+            [$same->slides[0]->script, $same->slides[0]->words(WordsRole::Caption)?->text],
+            'of the same slide',
+        );
     }
 
     public function testWhatTheOtherWroteOverIsTheirs(): void
@@ -62,11 +66,21 @@ final class ChangeTest extends TestCase
         $story = Stories::of([[], [], [], []]);
         $added = new AddSlide(Slide::showing('theirs', 'p'), 's3');
 
-        self::assertSame(['s0', 's1', 's2', 's3', 'theirs'], self::order(self::undone($story, new AddSlide(Slide::showing('mine', 'p'), 's0'), $added)));
+        self::assertSame(
+            ['s0', 's1', 's2', 's3', 'theirs'],
+            self::order(self::undone($story, new AddSlide(Slide::showing('mine', 'p'), 's0'), $added)),
+        );
         self::assertSame(['s0', 's1', 's2', 's3', 'theirs'], self::order(self::undone($story, new DeleteSlides(['s1']), $added)));
-        self::assertSame(['theirs', 's0', 's1', 's2', 's3'], self::order(self::undone($story, new MoveSlides(['s3'], null), $added)), 'where they put it');
+        self::assertSame(
+            ['theirs', 's0', 's1', 's2', 's3'],
+            self::order(self::undone($story, new MoveSlides(['s3'], null), $added)),
+            'where they put it',
+        );
         self::assertSame(['s0', 's2', 's3'], self::order(self::undone($story, new MoveSlides(['s0'], 's3'), new DeleteSlides(['s1']))));
-        self::assertSame(['s3', 's0', 's1', 's2'], self::order(self::undone($story, new AddSlide(Slide::showing('mine', 'p'), null), new MoveSlides(['s3'], null))));
+        self::assertSame(
+            ['s3', 's0', 's1', 's2'],
+            self::order(self::undone($story, new AddSlide(Slide::showing('mine', 'p'), null), new MoveSlides(['s3'], null))),
+        );
     }
 
     public function testASlideThatTheOtherDeletedDoesNotComeBackByUndoingItsText(): void
@@ -105,7 +119,11 @@ final class ChangeTest extends TestCase
         self::assertSame($merged, array_values(array_unique($merged)));
         self::assertNotContains('mine', $merged);
         self::assertSame(\in_array('theirs', $theirs, true), \in_array('theirs', $merged, true));
-        self::assertSame([], array_values(array_diff(array_diff($mine, $theirs), array_diff($mine, $ids), array_diff($mine, $merged))), 'what they took out stays out');
+        self::assertSame(
+            [],
+            array_values(array_diff(array_diff($mine, $theirs), array_diff($mine, $ids), array_diff($mine, $merged))),
+            'what they took out stays out',
+        );
         self::assertSame($ids, Order::merged($mine, $ids, $mine));
     }
 }

@@ -47,7 +47,10 @@ final class ClipTest extends TestCase
         $parts = array_map(static fn(array $slide): mixed => $slide['part'] ?? null, $slides);
         $story = Stories::of(array_map(static fn(array $slide): array => array_diff_key($slide, ['part' => 0]), $slides))
             ->withAsset(Stories::moving(200, $loudness))
-            ->with(style: new Style(new Transition($crossfade > 0 ? TransitionKind::Crossfade : TransitionKind::Cut, $crossfade)), credits: false);
+            ->with(
+                style: new Style(new Transition($crossfade > 0 ? TransitionKind::Crossfade : TransitionKind::Cut, $crossfade)),
+                credits: false,
+            );
         foreach ($parts as $i => $part) {
             $story = null === $part ? $story : (new SetLayers(["s{$i}"], LayerKind::Picture, ['part' => $part]))->apply($story);
         }
@@ -125,7 +128,10 @@ final class ClipTest extends TestCase
             $scene = $plan->scenes[$i];
             self::assertSame([$scene->start * 1600, $play->from + $play->length()], [$play->at, $play->to]);
             self::assertSame(self::clip($plan, $i)->from * 1600, $play->from);
-            self::assertSame(min($scene->gone() - $scene->start, self::clip($plan, $i)->to - self::clip($plan, $i)->from) * 1600, $play->length());
+            self::assertSame(
+                min($scene->gone() - $scene->start, self::clip($plan, $i)->to - self::clip($plan, $i)->from) * 1600,
+                $play->length(),
+            );
             self::assertSame("s{$i}", $play->slide);
         }
     }
@@ -137,7 +143,12 @@ final class ClipTest extends TestCase
         $full = Loudness::factor(Loudness::TARGET + 22.0);
 
         self::assertEqualsWithDelta(0, $second->gainAt($second->at), 1e-6);
-        self::assertEqualsWithDelta($full * sin(\M_PI_4), $second->gainAt($second->at + 24_000), 0.01, 'half of the power in the middle of the transition');
+        self::assertEqualsWithDelta(
+            $full * sin(\M_PI_4),
+            $second->gainAt($second->at + 24_000),
+            0.01,
+            'half of the power in the middle of the transition',
+        );
         self::assertEqualsWithDelta($full, $second->gainAt($second->at + 60_000), 1e-4);
         self::assertEqualsWithDelta($full * cos(\M_PI_4), self::play($story)->gainAt($second->at + 24_000), 0.01);
         self::assertEqualsWithDelta(0, self::play($story)->gainAt($second->at + 48_000), 1e-6);
@@ -146,7 +157,11 @@ final class ClipTest extends TestCase
     public function testItsLevelIsItsMakersAndAlmostSilenceIsNotRaisedToNoise(): void
     {
         $middle = 100 * 1600;
-        self::assertEqualsWithDelta(Loudness::factor(6.0 - 9.0), self::play(self::story([['part' => ['level' => -9]]]))->gainAt($middle), 1e-4);
+        self::assertEqualsWithDelta(
+            Loudness::factor(6.0 - 9.0),
+            self::play(self::story([['part' => ['level' => -9]]]))->gainAt($middle),
+            1e-4,
+        );
         self::assertEqualsWithDelta(Loudness::factor(ClipSounds::MOST_GAIN), self::play(self::story([[]], -60.0))->gainAt($middle), 1e-4);
         self::assertSame([], self::plan(self::story([['part' => ['muted' => true]]]))->plays(Bus::Clip));
         self::assertSame([], self::plan(self::story([[]], null))->plays(Bus::Clip));
@@ -171,12 +186,18 @@ final class ClipTest extends TestCase
         self::assertTrue($plan->scenes[0]->picture()?->move->isStill());
         self::assertFalse($plan->scenes[1]->picture()?->move->isStill());
         self::assertFalse($plan->scenes[0]->picture()->isStill(), 'but its frames go on');
-        self::assertNotSame($plan->scenes[0]->picture()->hash(), self::plan(self::story([['part' => ['from' => 1]]]))->scenes[0]->picture()?->hash());
+        self::assertNotSame(
+            $plan->scenes[0]->picture()->hash(),
+            self::plan(self::story([['part' => ['from' => 1]]]))->scenes[0]->picture()?->hash(),
+        );
     }
 
     public function testShownWholeItLiesInTheMiddle(): void
     {
-        $plan = self::plan(self::story([['fit' => Fit::Whole, 'recipe' => new Recipe(turn: 90)], ['fit' => Fit::Whole, 'recipe' => new Recipe(crop: new Frame(0, 0, 1, 0.25))]]));
+        $plan = self::plan(self::story([
+            ['fit' => Fit::Whole, 'recipe' => new Recipe(turn: 90)],
+            ['fit' => Fit::Whole, 'recipe' => new Recipe(crop: new Frame(0, 0, 1, 0.25))],
+        ]));
 
         self::assertSame(Form::Whole, $plan->scenes[0]->picture()?->rendition->form);
         // 9:16 in 16:9 takes 81 of 256 of its width; 64:9 takes a quarter of its height.
@@ -190,7 +211,10 @@ final class ClipTest extends TestCase
     {
         $story = self::story([['caption' => 'A fact']]);
         $dark = new LightMap(str_repeat("\0\x10", LightMap::COLUMNS * LightMap::ROWS));
-        $planned = static fn(Story $story): array => (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story, ['p' => $dark])->scenes[0]->words();
+        $planned = static fn(Story $story): array => (new Planner(
+            new EvenWidths(),
+            new IcuCatalogue(),
+        ))->plan($story, ['p' => $dark])->scenes[0]->words();
 
         self::assertNotNull($planned($story)[0]->block->plates[0] ?? null);
         self::assertSame([], $planned($story->withAsset(Stories::picture()))[0]->block->plates, 'on a dark picture they need none');
@@ -211,7 +235,11 @@ final class ClipTest extends TestCase
     public function testWhatIsToldOfAPartChangesNothingElseOfIt(): void
     {
         $story = self::story([['part' => ['from' => 20, 'to' => 90, 'level' => -3]]]);
-        $part = static fn(array $changes): ?Part => (new SetLayers(['s0'], LayerKind::Picture, ['part' => $changes]))->apply($story)->slides[0]->picture()?->part;
+        $part = static fn(array $changes): ?Part => (new SetLayers(
+            ['s0'],
+            LayerKind::Picture,
+            ['part' => $changes],
+        ))->apply($story)->slides[0]->picture()?->part;
 
         self::assertEquals(new Part(20, null, -3.0), $part(['to' => null]));
         self::assertEquals(new Part(20, 90, -3.0, lasts: Lasts::Voice), $part(['lasts' => 'voice']));
@@ -234,7 +262,9 @@ final class ClipTest extends TestCase
     public function testAPartThatIsNoneIsRefused(array $part): void
     {
         $this->expectException(Malformed::class);
-        EditReader::read(Fields::of(['do' => 'set layers', 'slides' => ['s0'], 'kind' => 'picture', 'changes' => ['part' => $part]]))->apply(self::story([[]]))->checked();
+        EditReader::read(
+            Fields::of(['do' => 'set layers', 'slides' => ['s0'], 'kind' => 'picture', 'changes' => ['part' => $part]]),
+        )->apply(self::story([[]]))->checked();
     }
 
     public function testAPictureHasNoPart(): void

@@ -56,27 +56,59 @@ final class EditTest extends TestCase
         yield 'move slides' => [['do' => 'move slides', 'slides' => ['s3', 's1'], 'after' => null]];
         yield 'delete slides' => [['do' => 'delete slides', 'slides' => ['s0', 's2']]];
         yield 'duplicate slides' => [['do' => 'duplicate slides', 'slides' => ['s0', 's2'], 'copies' => ['c0', 'c2']]];
-        yield 'set a title' => [['do' => 'set layer', 'slide' => 's0', 'layer' => 'title', 'kind' => 'words', 'changes' => ['text' => 'One']]];
-        yield 'write a first caption' => [['do' => 'set layer', 'slide' => 's1', 'layer' => 'caption', 'kind' => 'words', 'changes' => ['text' => 'A fact', 'place' => 'top']]];
-        yield 'let words come and go' => [['do' => 'set layer', 'slide' => 's0', 'layer' => 'subtitle', 'kind' => 'words', 'changes' => ['comes' => 1.5, 'goes' => 3.0]]];
+        yield 'set a title' => [
+            ['do' => 'set layer', 'slide' => 's0', 'layer' => 'title', 'kind' => 'words', 'changes' => ['text' => 'One']],
+        ];
+        yield 'write a first caption' => [[
+            'do' => 'set layer',
+            'slide' => 's1',
+            'layer' => 'caption',
+            'kind' => 'words',
+            'changes' => ['text' => 'A fact', 'place' => 'top'],
+        ]];
+        yield 'let words come and go' => [
+            ['do' => 'set layer', 'slide' => 's0', 'layer' => 'subtitle', 'kind' => 'words', 'changes' => ['comes' => 1.5, 'goes' => 3.0]],
+        ];
         yield 'take a layer off' => [['do' => 'delete layer', 'slide' => 's0', 'layer' => 'subtitle']];
-        yield 'trim a clip' => [['do' => 'set layers', 'slides' => ['s4'], 'kind' => 'picture', 'changes' => ['part' => ['from' => 10, 'to' => 60, 'muted' => true]]]];
-        yield 'turn a picture' => [['do' => 'set layer', 'slide' => 's1', 'layer' => 'picture', 'kind' => 'picture', 'changes' => ['recipe' => ['turn' => 90]]]];
+        yield 'trim a clip' => [[
+            'do' => 'set layers',
+            'slides' => ['s4'],
+            'kind' => 'picture',
+            'changes' => ['part' => ['from' => 10, 'to' => 60, 'muted' => true]],
+        ]];
+        yield 'turn a picture' => [
+            ['do' => 'set layer', 'slide' => 's1', 'layer' => 'picture', 'kind' => 'picture', 'changes' => ['recipe' => ['turn' => 90]]],
+        ];
         yield 'set a script' => [['do' => 'set script', 'slide' => 's1', 'script' => "Say\nthis: 100 % \\ “so”"]];
         yield 'set stays' => [['do' => 'set stay', 'slides' => ['s0', 's1'], 'stay' => 7.5]];
         yield 'share a length out' => [['do' => 'share length', 'slides' => ['s0', 's1', 's3'], 'seconds' => 20]];
         yield 'set transitions' => [['do' => 'set transition', 'slides' => ['s0'], 'transition' => ['kind' => 'cut', 'seconds' => 0]]];
         yield 'set what is usual' => [['do' => 'set style', 'transition' => ['kind' => 'sweep', 'seconds' => 0.5]]];
-        yield 'show pictures whole' => [['do' => 'set layers', 'slides' => ['s1', 's3'], 'kind' => 'picture', 'changes' => ['fit' => 'whole']]];
-        yield 'still a slide' => [['do' => 'set layers', 'slides' => ['s1'], 'kind' => 'picture', 'changes' => ['framing' => ['motion' => 'still']]]];
+        yield 'show pictures whole' => [
+            ['do' => 'set layers', 'slides' => ['s1', 's3'], 'kind' => 'picture', 'changes' => ['fit' => 'whole']],
+        ];
+        yield 'still a slide' => [
+            ['do' => 'set layers', 'slides' => ['s1'], 'kind' => 'picture', 'changes' => ['framing' => ['motion' => 'still']]],
+        ];
         yield 'frame a picture' => [['do' => 'set layer', 'slide' => 's1', 'layer' => 'picture', 'kind' => 'picture', 'changes' => ['framing' => [
-            'motion' => 'set', 'opensOn' => ['x' => 0, 'y' => 0, 'width' => 1, 'height' => 1], 'closesOn' => ['x' => 0.2, 'y' => 0.2, 'width' => 0.5, 'height' => 0.5],
+            'motion' => 'set', 'opensOn' => [
+                'x' => 0,
+                'y' => 0,
+                'width' => 1,
+                'height' => 1,
+            ], 'closesOn' => ['x' => 0.2, 'y' => 0.2, 'width' => 0.5, 'height' => 0.5],
         ]]]];
         yield 'drop a take' => [['do' => 'choose voice', 'slide' => 's2', 'asset' => null]];
         yield 'choose a take' => [['do' => 'choose voice', 'slide' => 's0', 'asset' => 't2']];
-        yield 'cut a flub out' => [['do' => 'set voice', 'slide' => 's2', 'voice' => [['asset' => 't2', 'from' => 48_000, 'to' => 60_000], ['asset' => 't2', 'from' => 90_000, 'to' => 140_000]]]];
+        yield 'cut a flub out' => [[
+            'do' => 'set voice',
+            'slide' => 's2',
+            'voice' => [['asset' => 't2', 'from' => 48_000, 'to' => 60_000], ['asset' => 't2', 'from' => 90_000, 'to' => 140_000]],
+        ]];
         yield 'keep the silence' => [['do' => 'set trim', 'slide' => 's2', 'trimmed' => false]];
-        yield 'set a source' => [['do' => 'set source', 'assets' => ['p'], 'source' => ['title' => 'T', 'author' => 'A', 'link' => '', 'licence' => 'CC0']]];
+        yield 'set a source' => [
+            ['do' => 'set source', 'assets' => ['p'], 'source' => ['title' => 'T', 'author' => 'A', 'link' => '', 'licence' => 'CC0']],
+        ];
         yield 'another shape' => [['do' => 'set shape', 'shape' => '9:16']];
         yield 'another language' => [['do' => 'set language', 'language' => 'pt-BR']];
         yield 'lay a bed' => [['do' => 'add bed', 'bed' => ['id' => 'b2', 'asset' => 'm', 'from' => 's1', 'to' => 's2']]];
@@ -90,8 +122,16 @@ final class EditTest extends TestCase
     /** A story that has something of each kind for edits to change. */
     private static function whole(): Story
     {
-        $picture = new Picture('p', 'p.jpg', 2400, 1350, matters: new Matters([new Frame(0.4, 0.2, 0.2, 0.3)], array_fill(0, 16, 1), array_fill(0, 16, 1)));
-        $story = Stories::of([['layout' => Layout::Title, 'subtitle' => 'Below'], [], ['voice' => 2.0], []])->withAsset($picture)->withAsset(Stories::moving(200, -20.0, 'c'));
+        $picture = new Picture(
+            'p',
+            'p.jpg',
+            2400,
+            1350,
+            matters: new Matters([new Frame(0.4, 0.2, 0.2, 0.3)], array_fill(0, 16, 1), array_fill(0, 16, 1)),
+        );
+        $story = Stories::of(
+            [['layout' => Layout::Title, 'subtitle' => 'Below'], [], ['voice' => 2.0], []],
+        )->withAsset($picture)->withAsset(Stories::moving(200, -20.0, 'c'));
         $story = $story->with(slides: [...$story->slides, Slide::showing('s4', 'c')]);
 
         return $story->withAsset(new Music('m', 'm.mp3', 960_000, -20.0, -18.0, -3.0))->with(
@@ -106,7 +146,10 @@ final class EditTest extends TestCase
         $contract = (string) file_get_contents(\dirname(__DIR__, 2) . '/schema/openapi.yaml');
         preg_match_all("/do: \\{ const: '?([a-z ]+?)'? \\}/", $contract, $found);
         self::assertGreaterThan(20, \count($found[1]));
-        $tried = array_map(static fn(array $case): string => \is_string($case[0]['do']) ? $case[0]['do'] : '', iterator_to_array(self::edits(), false));
+        $tried = array_map(
+            static fn(array $case): string => \is_string($case[0]['do']) ? $case[0]['do'] : '',
+            iterator_to_array(self::edits(), false),
+        );
 
         self::assertSame([], array_values(array_diff($found[1], $tried)));
     }
@@ -138,8 +181,19 @@ final class EditTest extends TestCase
                 ['do' => 'choose voice', 'slide' => $slide(), 'asset' => 't' . mt_rand(0, 13)],
                 ['do' => 'set bed', 'bed' => 'b1', 'changes' => ['from' => $slide(), 'under' => mt_rand(-6, 40)]],
                 ['do' => 'set transition', 'slides' => [$slide()], 'transition' => ['kind' => 'sweep', 'seconds' => mt_rand(0, 30) / 10]],
-                ['do' => 'set layer', 'slide' => $slide(), 'layer' => 'caption', 'kind' => 'words', 'changes' => ['text' => "Written {$i}"]],
-                ['do' => 'set layers', 'slides' => [$slide(), $slide()], 'kind' => 'picture', 'changes' => ['recipe' => ['turn' => 90 * mt_rand(0, 3)]]],
+                [
+                    'do' => 'set layer',
+                    'slide' => $slide(),
+                    'layer' => 'caption',
+                    'kind' => 'words',
+                    'changes' => ['text' => "Written {$i}"],
+                ],
+                [
+                    'do' => 'set layers',
+                    'slides' => [$slide(), $slide()],
+                    'kind' => 'picture',
+                    'changes' => ['recipe' => ['turn' => 90 * mt_rand(0, 3)]],
+                ],
                 ['do' => 'set trim', 'slide' => $slide(), 'trimmed' => 0 === mt_rand(0, 1)],
                 ['do' => 'set shape', 'shape' => ['16:9', '4:3', '1:1', '9:16'][mt_rand(0, 3)]],
             ];
@@ -165,7 +219,10 @@ final class EditTest extends TestCase
         self::assertNotEquals($before, $after, 'the edit does something');
 
         // As kept in the history: through JSON and back.
-        $change = Change::fromArray(json_decode((string) json_encode(Change::between($before, $after)->toArray(), \JSON_PRESERVE_ZERO_FRACTION), true), $before);
+        $change = Change::fromArray(
+            json_decode((string) json_encode(Change::between($before, $after)->toArray(), \JSON_PRESERVE_ZERO_FRACTION), true),
+            $before,
+        );
 
         self::assertEquals($before, $change->undone()->applyTo($after));
         self::assertEquals($after, $change->applyTo($before));
@@ -203,7 +260,9 @@ final class EditTest extends TestCase
     public function testOnlyATitleSlideTakesATitle(): void
     {
         $this->expectException(Malformed::class);
-        self::apply(['do' => 'set layer', 'slide' => 's1', 'layer' => 'title', 'kind' => 'words', 'changes' => ['role' => 'title', 'text' => 'x']])->checked();
+        self::apply(
+            ['do' => 'set layer', 'slide' => 's1', 'layer' => 'title', 'kind' => 'words', 'changes' => ['role' => 'title', 'text' => 'x']],
+        )->checked();
     }
 
     /** Two fields left shortly after each other are two edits on what was seen before both: neither may undo the other. */
@@ -211,11 +270,28 @@ final class EditTest extends TestCase
     {
         $story = self::apply(['do' => 'set source', 'assets' => ['p'], 'source' => ['author' => 'Bea']]);
         $story = self::apply(['do' => 'set source', 'assets' => ['p'], 'source' => ['licence' => '']], $story);
-        self::assertSame(['title' => 'The mill', 'author' => 'Bea', 'link' => 'https://example.org/mill', 'licence' => ''], $story->assets['p']->source->toArray());
-        $caption = static fn(array $changes): array => ['do' => 'set layer', 'slide' => 's0', 'layer' => 'caption', 'kind' => 'words', 'changes' => $changes];
+        self::assertSame(
+            ['title' => 'The mill', 'author' => 'Bea', 'link' => 'https://example.org/mill', 'licence' => ''],
+            $story->assets['p']->source->toArray(),
+        );
+        $caption = static fn(array $changes): array => [
+            'do' => 'set layer',
+            'slide' => 's0',
+            'layer' => 'caption',
+            'kind' => 'words',
+            'changes' => $changes,
+        ];
         $story = self::apply($caption(['place' => 'top']), self::apply($caption(['text' => 'A fact']), $story));
-        self::assertSame(['A fact', WordsPlace::Top], [$story->slides[0]->words(WordsRole::Caption)?->text, $story->slides[0]->words(WordsRole::Caption)?->place]);
-        $picture = static fn(array $changes): array => ['do' => 'set layers', 'slides' => ['s0'], 'kind' => 'picture', 'changes' => $changes];
+        self::assertSame(
+            ['A fact', WordsPlace::Top],
+            [$story->slides[0]->words(WordsRole::Caption)?->text, $story->slides[0]->words(WordsRole::Caption)?->place],
+        );
+        $picture = static fn(array $changes): array => [
+            'do' => 'set layers',
+            'slides' => ['s0'],
+            'kind' => 'picture',
+            'changes' => $changes,
+        ];
         $story = self::apply($picture(['fit' => 'whole']), self::apply($picture(['framing' => ['motion' => 'still']]), $story));
         self::assertSame([Fit::Whole, Motion::Still], [$story->slides[0]->picture()?->fit, $story->slides[0]->picture()?->framing->motion]);
     }
@@ -240,16 +316,25 @@ final class EditTest extends TestCase
     {
         $set = new Framing(Motion::Set, new Frame(0, 0, 0.5, 0.5), new Frame(0.2, 0.2, 0.6, 0.6));
         $story = Stories::of([['voice' => 3.0, 'script' => 'Said.', 'caption' => 'A fact', 'framing' => $set]]);
-        $story = self::apply(['do' => 'set layers', 'slides' => ['s0'], 'kind' => 'picture', 'changes' => ['fit' => 'fill', 'recipe' => ['turn' => 180]]], $story);
+        $story = self::apply(
+            ['do' => 'set layers', 'slides' => ['s0'], 'kind' => 'picture', 'changes' => ['fit' => 'fill', 'recipe' => ['turn' => 180]]],
+            $story,
+        );
         $old = $story->pictureOf($story->slides[0]);
         self::assertNotNull($old);
         $alike = (new AddPicture(new Picture('q', 'q.jpg', 2 * $old->width, 2 * $old->height), 's0', ['s0']))->apply($story);
         $other = (new AddPicture(new Picture('q', 'q.jpg', 100, 300), 's0'))->apply($story);
 
         self::assertCount(1, $alike->slides);
-        self::assertEquals(new PictureLayer($story->slides[0]->picture()->id ?? '', 'q', new Recipe(), Fit::Fill, $set), $alike->slides[0]->picture());
+        self::assertEquals(
+            new PictureLayer($story->slides[0]->picture()->id ?? '', 'q', new Recipe(), Fit::Fill, $set),
+            $alike->slides[0]->picture(),
+        );
         self::assertEquals(new Framing(), $other->slides[0]->picture()?->framing, 'what was framed is not in it');
-        self::assertSame([$story->slides[0]->voice, 'Said.', 'A fact'], [$alike->slides[0]->voice, $alike->slides[0]->script, $alike->slides[0]->words(WordsRole::Caption)?->text]);
+        self::assertSame(
+            [$story->slides[0]->voice, 'Said.', 'A fact'],
+            [$alike->slides[0]->voice, $alike->slides[0]->script, $alike->slides[0]->words(WordsRole::Caption)?->text],
+        );
         self::assertArrayHasKey($old->id, $alike->assets, 'the earlier one can be had back');
         self::assertEquals($alike, (new SetPicture('s0', 'q'))->apply($alike), 'done twice, it is done once');
         $this->expectExceptionMessage('edit.asset-gone');

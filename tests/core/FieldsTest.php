@@ -25,17 +25,41 @@ final class FieldsTest extends TestCase
     {
         yield 'no text' => [[], static fn(Fields $f): string => $f->text('a'), 'field.text {"field":"a"}'];
         yield 'not UTF-8' => [['a' => "\xFF"], static fn(Fields $f): string => $f->text('a'), 'field.text'];
-        yield 'too long' => [['a' => 'äöü'], static fn(Fields $f): string => $f->text('a', 2), 'field.too-long {"field":"a","length":3,"most":2}'];
+        yield 'too long' => [
+            ['a' => 'äöü'],
+            static fn(Fields $f): string => $f->text('a', 2),
+            'field.too-long {"field":"a","length":3,"most":2}',
+        ];
         yield 'only spaces' => [['a' => '  '], static fn(Fields $f): string => $f->text('a', min: 1), 'field.empty'];
         yield 'an id that climbs' => [['a' => '../x'], static fn(Fields $f): string => $f->id('a'), 'field.id'];
         yield 'an id with a line break' => [['a' => "x\n"], static fn(Fields $f): string => $f->id('a'), 'field.id'];
-        yield 'text for a number' => [['a' => '3'], static fn(Fields $f): float => $f->number('a', 0, 9), 'field.number {"field":"a","least":0,"most":9}'];
-        yield 'a number that is none' => [['a' => \NAN], static fn(Fields $f): float => $f->number('a', 0, 9), 'field.number {"field":"a","least":0,"most":9}'];
-        yield 'out of range' => [['a' => 10], static fn(Fields $f): int => $f->whole('a', 0, 9), 'field.whole {"field":"a","least":0,"most":9}'];
+        yield 'text for a number' => [
+            ['a' => '3'],
+            static fn(Fields $f): float => $f->number('a', 0, 9),
+            'field.number {"field":"a","least":0,"most":9}',
+        ];
+        yield 'a number that is none' => [
+            ['a' => \NAN],
+            static fn(Fields $f): float => $f->number('a', 0, 9),
+            'field.number {"field":"a","least":0,"most":9}',
+        ];
+        yield 'out of range' => [
+            ['a' => 10],
+            static fn(Fields $f): int => $f->whole('a', 0, 9),
+            'field.whole {"field":"a","least":0,"most":9}',
+        ];
         yield 'half a number' => [['a' => 1.5], static fn(Fields $f): int => $f->whole('a', 0, 9), 'field.whole'];
-        yield 'no such choice' => [['a' => 'left'], static fn(Fields $f): WordsPlace => $f->choice('a', WordsPlace::class), 'top, middle, bottom'];
+        yield 'no such choice' => [
+            ['a' => 'left'],
+            static fn(Fields $f): WordsPlace => $f->choice('a', WordsPlace::class),
+            'top, middle, bottom',
+        ];
         yield 'an object for a list' => [['a' => ['x' => 1]], static fn(Fields $f): array => $f->ids('a'), 'field.list'];
-        yield 'deep inside' => [['a' => [['b' => 1]]], static fn(Fields $f): string => $f->objects('a')[0]->text('b'), 'field.text {"field":"a[0].b"}'];
+        yield 'deep inside' => [
+            ['a' => [['b' => 1]]],
+            static fn(Fields $f): string => $f->objects('a')[0]->text('b'),
+            'field.text {"field":"a[0].b"}',
+        ];
         yield 'a flag in words' => [['a' => 'yes'], static fn(Fields $f): bool => $f->flag('a'), 'field.flag'];
     }
 

@@ -50,7 +50,10 @@ final class FramingTest extends TestCase
         $scale = max($move->opensOn->width, $move->closesOn->width) / min($move->opensOn->width, $move->closesOn->width);
 
         self::assertLessThanOrEqual(0.02 * $seconds + 1e-9, $scale - 1, 'common practice: at most about 2 % of scale a second');
-        self::assertLessThanOrEqual(0.03 * $seconds + 1e-9, abs($move->opensOn->x - $move->closesOn->x) + abs($move->opensOn->y - $move->closesOn->y));
+        self::assertLessThanOrEqual(
+            0.03 * $seconds + 1e-9,
+            abs($move->opensOn->x - $move->closesOn->x) + abs($move->opensOn->y - $move->closesOn->y),
+        );
     }
 
     public function testAnUprightPhotoIsShownWholeAndStill(): void
@@ -99,6 +102,10 @@ final class FramingTest extends TestCase
         $before = array_map($opens, ['a', 'b', 'c']);
 
         self::assertSame(array_reverse($before), array_map($opens, ['c', 'b', 'a']));
-        self::assertGreaterThan(1, \count(array_unique(array_map(serialize(...), array_map($opens, range('a', 'j'))))), 'and yet not all move alike');
+        self::assertGreaterThan(
+            1,
+            \count(array_unique(array_map(serialize(...), array_map($opens, range('a', 'j'))))),
+            'and yet not all move alike',
+        );
     }
 }

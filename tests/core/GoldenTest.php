@@ -54,7 +54,11 @@ final class GoldenTest extends TestCase
     {
         $moves = new Framing(Motion::Set, new Frame(0.1, 0.0, 0.5, 0.5), new Frame(0.3, 0.4, 0.6, 0.6));
         $slides = [
-            ['layout' => Layout::Title, 'stay' => 3.0, 'subtitle' => 'Below'], ['caption' => 'A fact', 'voice' => 3.2, 'framing' => $moves], ['stay' => 4.0], ['fit' => Fit::Whole, 'stay' => 3.5],
+            [
+                'layout' => Layout::Title,
+                'stay' => 3.0,
+                'subtitle' => 'Below',
+            ], ['caption' => 'A fact', 'voice' => 3.2, 'framing' => $moves], ['stay' => 4.0], ['fit' => Fit::Whole, 'stay' => 3.5],
             ['voice' => 2.5], ['stay' => 3.0, 'framing' => new Framing(Motion::Still), 'recipe' => new Recipe(90)], ['stay' => 3.0],
         ];
         $slides[] = ['voice' => 20.0, 'script' => 'On the left the mill, and later on the right the wheel.', 'framing' => new Framing(
@@ -63,7 +67,10 @@ final class GoldenTest extends TestCase
             Frame::all(),
             [Stop::atWord(new Frame(0.55, 0.2, 0.4, 0.4), 10), Stop::atSecond(new Frame(0.05, 0.3, 0.45, 0.45), 4.0)],
         )];
-        foreach ([TransitionKind::Crossfade, TransitionKind::ThroughDark, TransitionKind::Sweep, TransitionKind::Rise, TransitionKind::ThroughLight, TransitionKind::Cut, TransitionKind::Crossfade] as $i => $kind) {
+        foreach ([
+            TransitionKind::Crossfade, TransitionKind::ThroughDark, TransitionKind::Sweep, TransitionKind::Rise,
+            TransitionKind::ThroughLight, TransitionKind::Cut, TransitionKind::Crossfade,
+        ] as $i => $kind) {
             $slides[$i]['transition'] = new Transition($kind, 1.0);
         }
         $story = Stories::of($slides)->withAsset(new Music('m', 'm.mp3', 480_000, -20.0, -18.0, -3.0))->with(beds: [new Bed('b', 'm')]);
@@ -71,7 +78,12 @@ final class GoldenTest extends TestCase
         $story = (new SetLayer('s2', 'mark', LayerKind::Icon, ['name' => 'arrow', 'comes' => 1.0]))->apply($story);
         // The third slide moves, and is heard.
         $story = $story->withAsset(Stories::moving(200, -22.0, 'c'));
-        $story = (new SetLayer('s3', 'picture', LayerKind::Picture, ['asset' => 'c', 'part' => ['from' => 40, 'level' => -3]]))->apply($story);
+        $story = (new SetLayer(
+            's3',
+            'picture',
+            LayerKind::Picture,
+            ['asset' => 'c', 'part' => ['from' => 40, 'level' => -3]],
+        ))->apply($story);
         $story = (new SetVoice('s4', [new Span('t4', 48_000, 90_000), new Span('t4', 120_000, 168_000)]))->apply($story);
 
         return $story;
@@ -102,7 +114,10 @@ final class GoldenTest extends TestCase
             $heard = array_values(array_filter($plan->plays, static fn(Play $p): bool => $p->at <= $sample && $p->end() > $sample));
             $moments[] = [
                 'frame' => $frame, 'scenes' => self::seen($plan, $frame),
-                'gains' => array_map(static fn(Play $play): array => ['asset' => $play->asset, 'gain' => round($play->gainAt($sample), 4)], $heard),
+                'gains' => array_map(
+                    static fn(Play $play): array => ['asset' => $play->asset, 'gain' => round($play->gainAt($sample), 4)],
+                    $heard,
+                ),
             ];
         }
 
@@ -111,12 +126,24 @@ final class GoldenTest extends TestCase
             foreach ($scene->layers as $layer) {
                 if ($layer instanceof PlannedPicture) {
                     $comfort = Comfort::of($layer->move, Rate::seconds($scene->gone() - $scene->start));
-                    $comforts[] = ['scene' => $scene->id, 'zoom' => round($comfort->zoom, 4), 'pan' => round($comfort->pan, 4), 'isCalm' => $comfort->isCalm()];
+                    $comforts[] = [
+                        'scene' => $scene->id,
+                        'zoom' => round($comfort->zoom, 4),
+                        'pan' => round($comfort->pan, 4),
+                        'isCalm' => $comfort->isCalm(),
+                    ];
                 }
             }
         }
 
-        return ['plan' => $plan->toArray(), 'points' => self::POINTS, 'calmest' => [Comfort::MOST_ZOOM, Comfort::MOST_PAN], 'comforts' => $comforts, 'stops' => self::stops(), 'moments' => $moments];
+        return [
+            'plan' => $plan->toArray(),
+            'points' => self::POINTS,
+            'calmest' => [Comfort::MOST_ZOOM, Comfort::MOST_PAN],
+            'comforts' => $comforts,
+            'stops' => self::stops(),
+            'moments' => $moments,
+        ];
     }
 
     /** @return list<array<string, mixed>> from the back to the front, each with its layers and how much of it and of the colour before it is seen */
@@ -130,7 +157,10 @@ final class GoldenTest extends TestCase
                     'id' => $scene->id,
                     'layers' => array_map(static fn(PlannedLayer $layer): array => self::layer($scene, $layer, $frame), $scene->layers),
                     'weights' => array_map(
-                        static fn(array $point): array => null === $before ? [0.0, 1.0] : array_map(static fn(float $w): float => round($w, 6), $before->weights(($frame - $scene->start) / $scene->comesIn, ...$point)),
+                        static fn(array $point): array => null === $before ? [0.0, 1.0] : array_map(
+                            static fn(float $w): float => round($w, 6),
+                            $before->weights(($frame - $scene->start) / $scene->comesIn, ...$point),
+                        ),
                         self::POINTS,
                     ),
                 ];
@@ -163,10 +193,16 @@ final class GoldenTest extends TestCase
     public function testItHoldsEveryKindOfTransitionAndLayerAndABedThatGivesWay(): void
     {
         $plan = self::plan();
-        self::assertEqualsCanonicalizing(array_column(TransitionKind::cases(), 'value'), array_values(array_unique(array_map(static fn(Scene $s): string => $s->transition->kind->value, $plan->scenes))));
+        self::assertEqualsCanonicalizing(
+            array_column(TransitionKind::cases(), 'value'),
+            array_values(array_unique(array_map(static fn(Scene $s): string => $s->transition->kind->value, $plan->scenes))),
+        );
         self::assertEqualsCanonicalizing(
             array_column(LayerKind::cases(), 'value'),
-            array_values(array_unique(array_map(static fn(PlannedLayer $layer): string => $layer->kind()->value, array_merge(...array_map(static fn(Scene $s): array => $s->layers, $plan->scenes))))),
+            array_values(array_unique(array_map(
+                static fn(PlannedLayer $layer): string => $layer->kind()->value,
+                array_merge(...array_map(static fn(Scene $s): array => $s->layers, $plan->scenes)),
+            ))),
         );
         self::assertGreaterThan(4, max([0, ...array_map(static fn(Play $p): int => \count($p->gains), $plan->plays(Bus::Bed))]));
     }

@@ -39,7 +39,11 @@ final class GroundTest extends TestCase
         self::assertSame('whole-t90', self::shown(self::on('blurred')));
         self::assertSame('whole-g2f3e50-t90', self::shown(self::on('#2F3E50')));
         self::assertSame('whole-g' . strtolower(substr(Typesetter::ground(), 1)) . '-t90', self::shown(self::on('paper')));
-        self::assertSame('full-t90', self::shown(self::on('#2f3e50', Fit::Fill)), 'nothing of it is seen where the picture fills the slide');
+        self::assertSame(
+            'full-t90',
+            self::shown(self::on('#2f3e50', Fit::Fill)),
+            'nothing of it is seen where the picture fills the slide',
+        );
     }
 
     public function testOnlyWhatASlideLiesOnIsMade(): void

@@ -53,7 +53,10 @@ final class InspectionTest extends TestCase
     public function testBlackBordersAreFoundWhateverTheirGrain(int $left, int $top, int $right, int $bottom): void
     {
         mt_srand(3);
-        $inside = self::inside(static fn(int $x, int $y): int => $x < $left || $y < $top || $x >= self::WIDTH - $right || $y >= self::HEIGHT - $bottom
+        $inside = self::inside(static fn(
+            int $x,
+            int $y,
+        ): int => $x < $left || $y < $top || $x >= self::WIDTH - $right || $y >= self::HEIGHT - $bottom
             ? mt_rand(2, 18)
             : 90 + 60 * (intdiv($x, 7) % 2) + mt_rand(0, 9));
 
@@ -70,8 +73,14 @@ final class InspectionTest extends TestCase
         self::assertNull(self::inside(static fn(int $x, int $y): int => 6), 'a black picture');
         self::assertNull(self::inside(static fn(int $x, int $y): int => intdiv(255 * $y, self::HEIGHT)), 'a night sky that grows light');
         self::assertNull(self::inside(static fn(int $x, int $y): int => 120 + $texture($x, $y)), 'a day');
-        self::assertNull(self::inside(static fn(int $x, int $y): int => $y < 40 && $x > 70 && $x < 90 ? 200 : ($y < 60 ? 8 : 140)), 'a moon in a black sky');
-        self::assertNull(self::inside(static fn(int $x, int $y): int => $y < 50 || $y > 90 ? 4 : 180), 'so little would be left that it is no border');
+        self::assertNull(
+            self::inside(static fn(int $x, int $y): int => $y < 40 && $x > 70 && $x < 90 ? 200 : ($y < 60 ? 8 : 140)),
+            'a moon in a black sky',
+        );
+        self::assertNull(
+            self::inside(static fn(int $x, int $y): int => $y < 50 || $y > 90 ? 4 : 180),
+            'so little would be left that it is no border',
+        );
         self::assertNull(Inspection::of(str_repeat("\0", 64), 8, 8)->unbordered, 'too small to tell');
     }
 
@@ -81,18 +90,27 @@ final class InspectionTest extends TestCase
 
         self::assertTrue($isSoft(static fn(int $x, int $y): int => (int) (128 + 90 * sin($x / 12) * cos($y / 15))));
         self::assertFalse($isSoft(static fn(int $x, int $y): int => (int) (128 + 90 * sin($x / 12)) + (($x + $y) % 2) * 30));
-        self::assertFalse($isSoft(static fn(int $x, int $y): int => $x > 70 && $x < 90 ? 30 + 60 * ($y % 2) : 128), 'a sharp thing before a soft ground is sharp');
+        self::assertFalse(
+            $isSoft(static fn(int $x, int $y): int => $x > 70 && $x < 90 ? 30 + 60 * ($y % 2) : 128),
+            'a sharp thing before a soft ground is sharp',
+        );
     }
 
     public function testProofSaysItUntilItIsMended(): void
     {
-        $rules = static fn(Story $story): array => array_map(static fn(Finding $f): string => $f->rule, Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)));
+        $rules = static fn(Story $story): array => array_map(
+            static fn(Finding $f): string => $f->rule,
+            Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)),
+        );
         $picture = new Picture('p', 'p.jpg', 1600, 900, unbordered: new Frame(0.1, 0.1, 0.8, 0.8), soft: true);
         $story = Stories::of([[]])->withAsset($picture);
 
         self::assertContains('black-borders', $rules($story));
         self::assertContains('soft-picture', $rules($story));
-        self::assertNotContains('black-borders', $rules(Stories::of([['recipe' => new Recipe(crop: $picture->unbordered)]])->withAsset($picture)));
+        self::assertNotContains(
+            'black-borders',
+            $rules(Stories::of([['recipe' => new Recipe(crop: $picture->unbordered)]])->withAsset($picture)),
+        );
         self::assertSame([], array_intersect(['black-borders', 'soft-picture', 'sideways-picture'], $rules(Stories::of([[]]))));
         $sideways = new Picture('p', 'p.jpg', 1600, 900, sideways: 270);
         self::assertContains('sideways-picture', $rules(Stories::of([[]])->withAsset($sideways)));

@@ -77,11 +77,26 @@ final class LimitsTest extends TestCase
         ] as $pointer => $limit) {
             yield $pointer => ["{$story}#{$pointer}", $limit];
         }
-        yield 'edits at once' => ['openapi.yaml#paths|/api/stories/{id}/edits|post|requestBody|content|application/json|schema|properties|edits|maxItems', Limits::EDITS];
-        yield 'slides that are pasted' => ['openapi.yaml#paths|/api/stories/{id}/slides|post|requestBody|content|application/json|schema|properties|slides|maxItems', Limits::SLIDES];
-        yield 'a new title' => ['openapi.yaml#paths|/api/stories|post|requestBody|content|application/json|schema|properties|title|maxLength', Limits::TITLE];
-        yield 'a remark' => ['openapi.yaml#paths|/api/handins/{id}/remarks|post|requestBody|content|application/json|schema|properties|text|maxLength', Limits::REMARK];
-        yield 'an answer' => ['openapi.yaml#paths|/api/handins/{id}/answer|post|requestBody|content|application/json|schema|properties|answer|maxLength', Limits::ANSWER];
+        yield 'edits at once' => [
+            'openapi.yaml#paths|/api/stories/{id}/edits|post|requestBody|content|application/json|schema|properties|edits|maxItems',
+            Limits::EDITS,
+        ];
+        yield 'slides that are pasted' => [
+            'openapi.yaml#paths|/api/stories/{id}/slides|post|requestBody|content|application/json|schema|properties|slides|maxItems',
+            Limits::SLIDES,
+        ];
+        yield 'a new title' => [
+            'openapi.yaml#paths|/api/stories|post|requestBody|content|application/json|schema|properties|title|maxLength',
+            Limits::TITLE,
+        ];
+        yield 'a remark' => [
+            'openapi.yaml#paths|/api/handins/{id}/remarks|post|requestBody|content|application/json|schema|properties|text|maxLength',
+            Limits::REMARK,
+        ];
+        yield 'an answer' => [
+            'openapi.yaml#paths|/api/handins/{id}/answer|post|requestBody|content|application/json|schema|properties|answer|maxLength',
+            Limits::ANSWER,
+        ];
     }
 
     #[DataProvider('places')]
@@ -100,7 +115,10 @@ final class LimitsTest extends TestCase
     {
         preg_match_all('/"(maxLength|maxItems)": (\d+)/', (string) file_get_contents(self::SCHEMA . '/story.schema.json'), $found);
         $places = array_map(static fn(array $place): string => $place[0], iterator_to_array(self::places()));
-        $held = array_filter($places, static fn(string $place): bool => 1 === preg_match('#story.schema.json.*/(maxLength|maxItems)$#', $place));
+        $held = array_filter(
+            $places,
+            static fn(string $place): bool => 1 === preg_match('#story.schema.json.*/(maxLength|maxItems)$#', $place),
+        );
         // The two of a pair of samples are no limit of ours.
         self::assertCount(\count($held), array_filter($found[2], static fn(string $most): bool => '2' !== $most));
     }

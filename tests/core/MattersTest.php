@@ -42,7 +42,12 @@ final class MattersTest extends TestCase
                 $faces = [];
                 for ($k = 1 + $n % 4; $k > 0; --$k) {
                     $size = mt_rand(4, 22) / 100 * min($w, $h);
-                    $faces[] = new Frame(mt_rand(0, 1000) / 1000 * (1 - $size / $w), mt_rand(0, 1000) / 1000 * (1 - $size / $h), $size / $w, $size / $h);
+                    $faces[] = new Frame(
+                        mt_rand(0, 1000) / 1000 * (1 - $size / $w),
+                        mt_rand(0, 1000) / 1000 * (1 - $size / $h),
+                        $size / $w,
+                        $size / $h,
+                    );
                 }
                 foreach (Shape::cases() as $shape) {
                     yield "{$w}x{$h} {$n} {$shape->value}" => [$w, $h, $faces, $shape];
@@ -84,7 +89,12 @@ final class MattersTest extends TestCase
             && $head->x + $head->width <= $base->x + $base->width + 1e-6 && $head->y + $head->height <= $base->y + $base->height + 1e-6;
         $usual = Framer::base($w / $h, $shape);
 
-        self::assertEqualsWithDelta([$usual->width, $usual->height], [$base->width, $base->height], 1e-9, 'as much is seen as without them');
+        self::assertEqualsWithDelta(
+            [$usual->width, $usual->height],
+            [$base->width, $base->height],
+            1e-9,
+            'as much is seen as without them',
+        );
         self::assertEqualsWithDelta($shape->ratio(), $base->width * $w / ($base->height * $h), 1e-6);
         // Each alone fits, so that at least one is whole.
         $fits = array_filter($heads, static fn(Frame $head): bool => $head->width <= $base->width && $head->height <= $base->height);
@@ -131,7 +141,9 @@ final class MattersTest extends TestCase
     {
         $places = [];
         foreach ([0.1, 0.8] as $y) {
-            $story = Stories::of([['fit' => Fit::Whole]])->withAsset(new Picture('p', 'p.jpg', 900, 1600, matters: Stories::matters(new Frame(0.2, $y, 0.5, 0.15))));
+            $story = Stories::of([['fit' => Fit::Whole]])->withAsset(
+                new Picture('p', 'p.jpg', 900, 1600, matters: Stories::matters(new Frame(0.2, $y, 0.5, 0.15))),
+            );
             $story = (new SetLayer('s0', 'caption', LayerKind::Words, ['role' => 'caption', 'text' => 'Who comes there?']))->apply($story);
             $scene = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)->scenes[0];
             [$head] = $scene->picture()->heads ?? [Frame::all()];
@@ -172,7 +184,12 @@ final class MattersTest extends TestCase
             $grey .= \chr(90 + mt_rand(0, 6) + ($isDisc ? 120 * (intdiv($i, 2) % 2) : 0));
         }
         $matters = new Matters([], ...Salience::of($grey, Salience::SIDE, Salience::SIDE));
-        foreach ([[16 / 9, Shape::Upright], [16 / 9, Shape::Square], [4 / 3, Shape::Upright], [9 / 16, Shape::Square]] as [$ratio, $shape]) {
+        foreach ([
+            [16 / 9, Shape::Upright],
+            [16 / 9, Shape::Square],
+            [4 / 3, Shape::Upright],
+            [9 / 16, Shape::Square],
+        ] as [$ratio, $shape]) {
             $base = Framer::base($ratio, $shape, $matters);
             self::assertGreaterThanOrEqual($base->x, $x);
             self::assertLessThanOrEqual($base->x + $base->width, $x);

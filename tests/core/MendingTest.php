@@ -106,7 +106,11 @@ final class MendingTest extends TestCase
     public function testMadeClearAPictureThatIsGoodStaysAsItIs(Levels $levels, string $how): void
     {
         $tables = ColourTables::of(new Tone(clear: true), $levels);
-        [$dark, $middle, $light] = [$tables->exact(60, 60, 60)[1], $tables->exact($levels->middle, $levels->middle, $levels->middle)[1], $tables->exact(180, 180, 180)[1]];
+        [$dark, $middle, $light] = [
+            $tables->exact(60, 60, 60)[1],
+            $tables->exact($levels->middle, $levels->middle, $levels->middle)[1],
+            $tables->exact(180, 180, 180)[1],
+        ];
         match ($how) {
             'as it is' => self::assertTrue($tables->isPlain()),
             'lighter' => self::assertGreaterThan($levels->middle + 8, $middle),
@@ -158,7 +162,10 @@ final class MendingTest extends TestCase
     {
         $names = array_map(static fn(Recipe $recipe): string => (new Rendition('p', $recipe))->name(), [
             new Recipe(), new Recipe(90), new Recipe(90, 0.1), new Recipe(0, 0.1), new Recipe(crop: new Frame(0, 0, 0.5, 1)),
-            new Recipe(tone: new Tone(light: 1)), new Recipe(tone: new Tone(clear: true)), new Recipe(tone: new Tone(look: Look::Tea, strength: 50)),
+            new Recipe(tone: new Tone(light: 1)), new Recipe(tone: new Tone(clear: true)), new Recipe(tone: new Tone(
+                look: Look::Tea,
+                strength: 50,
+            )),
         ]);
         self::assertSame(array_values(array_unique($names)), $names);
         self::assertSame(['full', 'full-t90'], \array_slice($names, 0, 2));
@@ -200,7 +207,11 @@ final class MendingTest extends TestCase
             [['turn' => 90, 'straighten' => 2.0, 'light' => 5, 'look' => 'tea'], ['turn' => 0, 'light' => 5, 'look' => 'tea']],
             array_map(static fn($slide): ?array => $slide->picture()?->recipe->toArray(), $story->slides),
         );
-        $story = (new SetLayers($slides, LayerKind::Picture, ['recipe' => ['look' => null, 'light' => 0, 'straighten' => 0]]))->apply($story);
+        $story = (new SetLayers(
+            $slides,
+            LayerKind::Picture,
+            ['recipe' => ['look' => null, 'light' => 0, 'straighten' => 0]],
+        ))->apply($story);
         self::assertSame(['t90', ''], array_map(static fn($slide): ?string => $slide->picture()?->recipe->key(), $story->slides));
     }
 }

@@ -25,7 +25,13 @@ final class PasteSlidesTest extends TestCase
 
     public function testACopySaysTheSameOfItsOwnAssets(): void
     {
-        $slide = new Slide('old', layers: [new PictureLayer('picture', 'p')], script: 'Said.', voice: [new Span('v', 10, 20), new Span('w', 0, 5)], stay: 4.0);
+        $slide = new Slide(
+            'old',
+            layers: [new PictureLayer('picture', 'p')],
+            script: 'Said.',
+            voice: [new Span('v', 10, 20), new Span('w', 0, 5)],
+            stay: 4.0,
+        );
         $copy = $slide->copied('new', ['p' => 'q', 'v' => 'x']);
 
         self::assertSame(['p', 'v', 'w'], $slide->assets());
@@ -36,7 +42,11 @@ final class PasteSlidesTest extends TestCase
     public function testTheyStandInTheirOrderBehindASlideWithTheirAssets(): void
     {
         $story = new Story('Told', [new Slide('a'), new Slide('b')], ['p' => self::picture('p', 'Ivo')]);
-        $edit = new PasteSlides([Slide::showing('one', 'p'), Slide::showing('two', 'q')], 'a', [self::picture('p', 'Nobody'), self::picture('q')]);
+        $edit = new PasteSlides(
+            [Slide::showing('one', 'p'), Slide::showing('two', 'q')],
+            'a',
+            [self::picture('p', 'Nobody'), self::picture('q')],
+        );
         $pasted = $edit->apply($story)->checked();
 
         self::assertSame(['a', 'one', 'two', 'b'], array_map(static fn(Slide $slide): string => $slide->id, $pasted->slides));

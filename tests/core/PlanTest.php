@@ -66,12 +66,18 @@ final class PlanTest extends TestCase
         self::assertSame($at, $plan->frames());
         $pages = \count(Credits::pages($story, self::wording($story)));
         self::assertCount(\count($story->slides) + $pages, $plan->scenes);
-        self::assertSame(0 === $pages ? $story->slides[\count($story->slides) - 1]->id : "credits-{$pages}", $plan->scenes[\count($plan->scenes) - 1]->id);
+        self::assertSame(
+            0 === $pages ? $story->slides[\count($story->slides) - 1]->id : "credits-{$pages}",
+            $plan->scenes[\count($plan->scenes) - 1]->id,
+        );
         foreach ($plan->plays as $play) {
             self::assertLessThanOrEqual($plan->frames() * Rate::SAMPLES_PER_FRAME, $play->end(), 'nothing is heard after the film');
         }
         // What is planned twice is the same, and is JSON.
-        self::assertSame(json_encode($plan->toArray(), \JSON_THROW_ON_ERROR), json_encode(self::plan($story)->toArray(), \JSON_THROW_ON_ERROR));
+        self::assertSame(
+            json_encode($plan->toArray(), \JSON_THROW_ON_ERROR),
+            json_encode(self::plan($story)->toArray(), \JSON_THROW_ON_ERROR),
+        );
     }
 
     /** The words of a film that nobody wrote are in its language: no English in a German film. */
@@ -129,9 +135,19 @@ final class PlanTest extends TestCase
 
     public function testProofFindsWhatWouldCostAMark(): void
     {
-        $slide = static fn(string $id, string $picture, string $script = '', ?string $voice = null, Fit $fit = Fit::Auto, string $caption = ''): Slide => new Slide(
+        $slide = static fn(
+            string $id,
+            string $picture,
+            string $script = '',
+            ?string $voice = null,
+            Fit $fit = Fit::Auto,
+            string $caption = '',
+        ): Slide => new Slide(
             $id,
-            layers: [new PictureLayer('picture', $picture, fit: $fit), ...('' === $caption ? [] : [new WordsLayer('caption', WordsRole::Caption, $caption)])],
+            layers: [
+                new PictureLayer('picture', $picture, fit: $fit),
+                ...('' === $caption ? [] : [new WordsLayer('caption', WordsRole::Caption, $caption)]),
+            ],
             script: $script,
             voice: null === $voice ? [] : [new Span($voice, 0, 96_000)],
         );
@@ -150,7 +166,10 @@ final class PlanTest extends TestCase
             'silent' => new Voice('silent', 's', 96_000, 0, 96_000, null, -90),
         ]);
         $found = array_merge(...array_map(
-            static fn(Finding $f): array => array_map(static fn(int|string $slide): string => "{$f->rule}@{$slide}", [] === $f->slides ? [''] : array_keys($f->slides)),
+            static fn(Finding $f): array => array_map(
+                static fn(int|string $slide): string => "{$f->rule}@{$slide}",
+                [] === $f->slides ? [''] : array_keys($f->slides),
+            ),
             Proof::read($story, self::plan($story), new LengthWanted(60, 180)),
         ));
 
@@ -169,7 +188,10 @@ final class PlanTest extends TestCase
 
     public function testNamesAreSortedAsPeopleMeanThem(): void
     {
-        self::assertSame(['1.jpg', '2.jpg', '10.jpg', 'Ärmel.jpg', 'b 2.png', 'B 10.png'], FileOrder::sorted(['B 10.png', '10.jpg', 'Ärmel.jpg', '2.jpg', 'b 2.png', '1.jpg']));
+        self::assertSame(
+            ['1.jpg', '2.jpg', '10.jpg', 'Ärmel.jpg', 'b 2.png', 'B 10.png'],
+            FileOrder::sorted(['B 10.png', '10.jpg', 'Ärmel.jpg', '2.jpg', 'b 2.png', '1.jpg']),
+        );
     }
 
     /** @return iterable<string, array{string}> */
@@ -180,16 +202,32 @@ final class PlanTest extends TestCase
         yield 'another version' => ['{"version":3,"title":"T"}'];
         yield 'a lost picture' => ['{"version":1,"title":"T","slides":[{"id":"a","picture":"p"}]}'];
         yield 'twice the same slide' => ['{"version":1,"title":"T","slides":[{"id":"a"},{"id":"a"}]}'];
-        yield 'a picture of today that is lost' => ['{"version":2,"title":"T","slides":[{"id":"a","layers":[{"id":"l","kind":"picture","asset":"p"}]}]}'];
-        yield 'two layers of one id' => ['{"version":2,"title":"T","slides":[{"id":"a","layers":[{"id":"l","kind":"words"},{"id":"l","kind":"words"}]}]}'];
+        yield 'a picture of today that is lost' => [
+            '{"version":2,"title":"T","slides":[{"id":"a","layers":[{"id":"l","kind":"picture","asset":"p"}]}]}',
+        ];
+        yield 'two layers of one id' => [
+            '{"version":2,"title":"T","slides":[{"id":"a","layers":[{"id":"l","kind":"words"},{"id":"l","kind":"words"}]}]}',
+        ];
         yield 'a layer of no kind' => ['{"version":2,"title":"T","slides":[{"id":"a","layers":[{"id":"l","kind":"smoke"}]}]}'];
-        yield 'a title on a picture' => ['{"version":2,"title":"T","slides":[{"id":"a","layers":[{"id":"l","kind":"words","role":"title"}]}]}'];
-        yield 'a voice past its end' => ['{"version":2,"title":"T","assets":{"v":{"kind":"voice","file":"v","samples":10,"from":0,"to":10,"loudness":null,"peak":-3}},"slides":[{"id":"a","voice":[{"asset":"v","from":0,"to":11}]}]}'];
-        yield 'music for a voice' => ['{"version":2,"title":"T","assets":{"m":{"kind":"music","file":"m","samples":10,"loudness":null,"loudest":null,"peak":-3}},"slides":[{"id":"a","voice":[{"asset":"m","from":0,"to":5}]}]}'];
-        yield 'a quarter of a turn' => ['{"version":2,"title":"T","assets":{"p":{"kind":"picture","file":"p","width":1,"height":1}},"slides":[{"id":"a","layers":[{"id":"l","kind":"picture","asset":"p","recipe":{"turn":45}}]}]}'];
-        yield 'a move to nowhere' => ['{"version":2,"title":"T","assets":{"p":{"kind":"picture","file":"p","width":1,"height":1}},"slides":[{"id":"a","layers":[{"id":"l","kind":"picture","asset":"p","framing":{"motion":"set"}}]}]}'];
+        yield 'a title on a picture' => [
+            '{"version":2,"title":"T","slides":[{"id":"a","layers":[{"id":"l","kind":"words","role":"title"}]}]}',
+        ];
+        yield 'a voice past its end' => [
+            '{"version":2,"title":"T","assets":{"v":{"kind":"voice","file":"v","samples":10,"from":0,"to":10,"loudness":null,"peak":-3}},"slides":[{"id":"a","voice":[{"asset":"v","from":0,"to":11}]}]}',
+        ];
+        yield 'music for a voice' => [
+            '{"version":2,"title":"T","assets":{"m":{"kind":"music","file":"m","samples":10,"loudness":null,"loudest":null,"peak":-3}},"slides":[{"id":"a","voice":[{"asset":"m","from":0,"to":5}]}]}',
+        ];
+        yield 'a quarter of a turn' => [
+            '{"version":2,"title":"T","assets":{"p":{"kind":"picture","file":"p","width":1,"height":1}},"slides":[{"id":"a","layers":[{"id":"l","kind":"picture","asset":"p","recipe":{"turn":45}}]}]}',
+        ];
+        yield 'a move to nowhere' => [
+            '{"version":2,"title":"T","assets":{"p":{"kind":"picture","file":"p","width":1,"height":1}},"slides":[{"id":"a","layers":[{"id":"l","kind":"picture","asset":"p","framing":{"motion":"set"}}]}]}',
+        ];
         yield 'an id that climbs' => ['{"version":1,"title":"T","slides":[{"id":"../a"}]}'];
-        yield 'a framing outside' => ['{"version":1,"title":"T","pictures":{"p":{"file":"p","width":1,"height":1}},"slides":[{"id":"a","picture":"p","opensOn":{"x":0.9,"y":0,"width":0.5,"height":0.5}}]}'];
+        yield 'a framing outside' => [
+            '{"version":1,"title":"T","pictures":{"p":{"file":"p","width":1,"height":1}},"slides":[{"id":"a","picture":"p","opensOn":{"x":0.9,"y":0,"width":0.5,"height":0.5}}]}',
+        ];
     }
 
     #[DataProvider('badStories')]

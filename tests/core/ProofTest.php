@@ -39,7 +39,10 @@ final class ProofTest extends TestCase
     /** @return list<string> */
     private static function rules(Story $story): array
     {
-        return array_map(static fn(Finding $f): string => $f->rule, Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)));
+        return array_map(
+            static fn(Finding $f): string => $f->rule,
+            Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)),
+        );
     }
 
     /** @return iterable<string, array{Picture, Shape}> */
@@ -58,7 +61,10 @@ final class ProofTest extends TestCase
     {
         foreach ([0.5, 1.0, 2.0, 4.0, 9.0, 30.0, 300.0] as $seconds) {
             foreach (['a', 'b', 'c', 'd'] as $id) {
-                $comfort = Comfort::of(Framer::move(Fit::Auto, new Framing(), $picture->width / $picture->height, $shape, $seconds, $id), $seconds);
+                $comfort = Comfort::of(
+                    Framer::move(Fit::Auto, new Framing(), $picture->width / $picture->height, $shape, $seconds, $id),
+                    $seconds,
+                );
                 self::assertTrue($comfort->isCalm());
                 self::assertLessThan(Comfort::MOST_ZOOM / 2, $comfort->zoom);
                 self::assertLessThan(Comfort::MOST_PAN / 2, $comfort->pan);
@@ -77,7 +83,12 @@ final class ProofTest extends TestCase
         // What is told at a glance is never less.
         mt_srand(1);
         for ($i = 0; $i < 200; ++$i) {
-            [$from, $to] = array_map(static fn(): Frame => Frame::about(mt_rand() / mt_getrandmax(), mt_rand() / mt_getrandmax(), mt_rand(2, 100) / 100, mt_rand(2, 100) / 100), [0, 1]);
+            [$from, $to] = array_map(static fn(): Frame => Frame::about(
+                mt_rand() / mt_getrandmax(),
+                mt_rand() / mt_getrandmax(),
+                mt_rand(2, 100) / 100,
+                mt_rand(2, 100) / 100,
+            ), [0, 1]);
             $exact = Comfort::of(Move::between($from, $to), 4.0);
             $most = Comfort::atMost(Move::between($from, $to), 4.0);
             self::assertGreaterThanOrEqual($exact->zoom - 1e-4, $most->zoom);
@@ -88,7 +99,9 @@ final class ProofTest extends TestCase
 
     public function testAMoveThatMakesPeopleSickIsSaid(): void
     {
-        $move = static fn(Frame $to): array => self::rules(Stories::of([['framing' => new Framing(Motion::Set, new Frame(0, 0, 0.5, 0.5), $to), 'stay' => 4.0]]));
+        $move = static fn(Frame $to): array => self::rules(
+            Stories::of([['framing' => new Framing(Motion::Set, new Frame(0, 0, 0.5, 0.5), $to), 'stay' => 4.0]]),
+        );
 
         self::assertContains('fast-move', $move(new Frame(0.5, 0.5, 0.5, 0.5)), 'across');
         self::assertContains('fast-move', $move(new Frame(0, 0, 1, 1)), 'outward');
@@ -99,19 +112,29 @@ final class ProofTest extends TestCase
     public function testEachKindOfThingIsSaidOnceWithItsSlides(): void
     {
         $story = Stories::of(array_fill(0, 12, []))->withAsset(new Picture('p', 'p.jpg', 2400, 1350));
-        $findings = array_values(array_filter(Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)), static fn(Finding $f): bool => 'no-source' === $f->rule));
+        $findings = array_values(array_filter(
+            Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)),
+            static fn(Finding $f): bool => 'no-source' === $f->rule,
+        ));
 
         self::assertCount(1, $findings);
         self::assertEquals(new Message('proof.no-source.many', ['count' => 12]), $findings[0]->message);
         self::assertSame(array_map(static fn(int $i): string => "s{$i}", range(0, 11)), array_keys($findings[0]->slides));
         self::assertEquals(new Message('proof.no-source', ['slide' => 3]), $findings[0]->slides['s2']);
         $one = $story->with(slides: \array_slice($story->slides, 0, 1));
-        self::assertEquals(new Message('proof.no-source', ['slide' => 1]), Proof::read($one, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($one))[0]->message, 'what must be mended first');
+        self::assertEquals(
+            new Message('proof.no-source', ['slide' => 1]),
+            Proof::read($one, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($one))[0]->message,
+            'what must be mended first',
+        );
     }
 
     public function testWhatIsGoodIsSaidOnlyWhereItIsSo(): void
     {
-        $praise = static fn(Story $story, ?LengthWanted $wanted = null): array => array_map(static fn(Message $m): string => $m->code, Praise::of($story, Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story), $wanted), $wanted));
+        $praise = static fn(Story $story, ?LengthWanted $wanted = null): array => array_map(
+            static fn(Message $m): string => $m->code,
+            Praise::of($story, Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story), $wanted), $wanted),
+        );
         $good = Stories::of([['layout' => Layout::Title], ['voice' => 4.0, 'script' => 'The tide comes in.', 'caption' => 'A fact']]);
 
         self::assertCount(6, $praise($good, new LengthWanted(1, 60)));
@@ -122,14 +145,19 @@ final class ProofTest extends TestCase
         self::assertNotContains('praise.title', $praise($good->with(slides: \array_slice($good->slides, 1))));
         $voice = $good->voice('t1');
         self::assertNotNull($voice);
-        $loud = $good->withAsset(new Voice('t1', $voice->file, $voice->samples, $voice->from, $voice->to, $voice->loudness, $voice->peak, null, true));
+        $loud = $good->withAsset(
+            new Voice('t1', $voice->file, $voice->samples, $voice->from, $voice->to, $voice->loudness, $voice->peak, null, true),
+        );
         self::assertNotContains('praise.clear', $praise($loud));
         self::assertSame([], $praise(new Story('Nothing yet', [new Slide('t', Layout::Title)])));
     }
 
     public function testNoiseAndClippingAreSaid(): void
     {
-        $take = static fn(?float $noise, bool $clipped): array => self::rules((new AddVoice(new Voice('t', 't', 96_000, 0, 96_000, -18.0, -6.0, $noise, $clipped), 's0'))->apply(Stories::of([['script' => 'x']])));
+        $take = static fn(?float $noise, bool $clipped): array => self::rules((new AddVoice(
+            new Voice('t', 't', 96_000, 0, 96_000, -18.0, -6.0, $noise, $clipped),
+            's0',
+        ))->apply(Stories::of([['script' => 'x']])));
 
         self::assertContains('noisy', $take(14.0, false));
         self::assertContains('clipped', $take(40.0, true));
@@ -139,20 +167,33 @@ final class ProofTest extends TestCase
 
     public function testMusicNeedsItsSourceAndSound(): void
     {
-        $with = static fn(Source $source, ?float $loudness = -20.0): array => self::rules(Stories::of([['stay' => 9.0]])->withAsset(new Music('m', 'm.mp3', 480_000, $loudness, $loudness, -3.0, $source))->with(beds: [new Bed('b', 'm')]));
+        $with = static fn(Source $source, ?float $loudness = -20.0): array => self::rules(Stories::of([['stay' => 9.0]])->withAsset(
+            new Music('m', 'm.mp3', 480_000, $loudness, $loudness, -3.0, $source),
+        )->with(beds: [new Bed('b', 'm')]));
 
         self::assertContains('no-music-source', $with(new Source()));
         self::assertContains('half-music-source', $with(new Source('Tune', 'Ann')));
         self::assertContains('silent-music', $with(new Source('Tune', 'Ann', '', 'CC0'), null));
-        self::assertSame([], array_intersect(['no-music-source', 'half-music-source', 'silent-music'], $with(new Source('Tune', 'Ann', '', 'CC0'))));
+        self::assertSame(
+            [],
+            array_intersect(['no-music-source', 'half-music-source', 'silent-music'], $with(new Source('Tune', 'Ann', '', 'CC0'))),
+        );
     }
 
     /** Common practice: at most three kinds of transition in a film. */
     public function testManyKindsOfTransitionAreSaid(): void
     {
-        $of = static fn(TransitionKind ...$kinds): array => self::rules(Stories::of(array_values(array_map(static fn(TransitionKind $kind): array => ['transition' => new Transition($kind)], $kinds))));
+        $of = static fn(TransitionKind ...$kinds): array => self::rules(
+            Stories::of(array_values(array_map(static fn(TransitionKind $kind): array => ['transition' => new Transition($kind)], $kinds))),
+        );
 
-        self::assertContains('many-joins', $of(TransitionKind::Crossfade, TransitionKind::Sweep, TransitionKind::Rise, TransitionKind::ThroughDark));
-        self::assertNotContains('many-joins', $of(TransitionKind::Crossfade, TransitionKind::Sweep, TransitionKind::Rise, TransitionKind::Cut));
+        self::assertContains(
+            'many-joins',
+            $of(TransitionKind::Crossfade, TransitionKind::Sweep, TransitionKind::Rise, TransitionKind::ThroughDark),
+        );
+        self::assertNotContains(
+            'many-joins',
+            $of(TransitionKind::Crossfade, TransitionKind::Sweep, TransitionKind::Rise, TransitionKind::Cut),
+        );
     }
 }

@@ -46,9 +46,19 @@ final class RedEyeTest extends TestCase
 
         return [
             ['a pupil with a glint', self::patch($eye), self::SIDE, self::SIDE],
-            ['an eye that is not red', self::patch(static fn(int $x, int $y): array => hypot($x - 10, $y - 10) < 5 ? [30, 28, 26] : $skin($x, $y)), self::SIDE, self::SIDE],
+            [
+                'an eye that is not red',
+                self::patch(static fn(int $x, int $y): array => hypot($x - 10, $y - 10) < 5 ? [30, 28, 26] : $skin($x, $y)),
+                self::SIDE,
+                self::SIDE,
+            ],
             ['a red coat', self::patch(static fn(int $x, int $y): array => [190 + $x % 3, 35, 40]), self::SIDE, self::SIDE],
-            ['a mark that is not square, at the edge of a red thing', self::patch(static fn(int $x, int $y): array => $x < 8 && $y > 2 && $y < 9 ? [180, 30, 30] : [90, 100, 110], 17, 12), 17, 12],
+            [
+                'a mark that is not square, at the edge of a red thing',
+                self::patch(static fn(int $x, int $y): array => $x < 8 && $y > 2 && $y < 9 ? [180, 30, 30] : [90, 100, 110], 17, 12),
+                17,
+                12,
+            ],
             ['one pixel', self::patch(static fn(): array => [255, 0, 0], 1, 1), 1, 1],
         ];
     }

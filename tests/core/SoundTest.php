@@ -20,14 +20,27 @@ final class SoundTest extends TestCase
 
     public function testAClickIsNotAVoice(): void
     {
-        $levels = [...array_fill(0, 50, -65.0), -10.0, -12.0, ...array_fill(0, 50, -65.0), ...array_fill(0, 100, -22.0), ...array_fill(0, 20, -65.0)];
+        $levels = [
+            ...array_fill(0, 50, -65.0),
+            -10.0,
+            -12.0,
+            ...array_fill(0, 50, -65.0),
+            ...array_fill(0, 100, -22.0),
+            ...array_fill(0, 20, -65.0),
+        ];
 
         self::assertSame((102 - 8) * 480, Trim::voice($levels, \count($levels) * 480)[0]);
     }
 
     public function testAPauseWithinTheVoiceIsKept(): void
     {
-        $levels = [...array_fill(0, 30, -70.0), ...array_fill(0, 50, -20.0), ...array_fill(0, 200, -70.0), ...array_fill(0, 50, -20.0), ...array_fill(0, 30, -70.0)];
+        $levels = [
+            ...array_fill(0, 30, -70.0),
+            ...array_fill(0, 50, -20.0),
+            ...array_fill(0, 200, -70.0),
+            ...array_fill(0, 50, -20.0),
+            ...array_fill(0, 30, -70.0),
+        ];
         [$from, $to] = Trim::voice($levels, \count($levels) * 480);
 
         self::assertSame((345) * 480, $to);

@@ -26,11 +26,18 @@ final class StatesTest extends TestCase
         ];
         foreach (FilmState::cases() as $state) {
             foreach (FilmAct::cases() as $act) {
-                self::assertSame($on[$state->value][$act->name] ?? $state->value, $state->after($act)->value, "{$state->value}, {$act->name}");
+                self::assertSame(
+                    $on[$state->value][$act->name] ?? $state->value,
+                    $state->after($act)->value,
+                    "{$state->value}, {$act->name}",
+                );
             }
             self::assertSame(!isset($on[$state->value]), $state->isOver());
         }
-        self::assertSame([FilmState::Failed, FilmState::Cancelled], array_values(array_filter(FilmState::cases(), static fn(FilmState $s): bool => $s->isMadeAgain())));
+        self::assertSame(
+            [FilmState::Failed, FilmState::Cancelled],
+            array_values(array_filter(FilmState::cases(), static fn(FilmState $s): bool => $s->isMadeAgain())),
+        );
     }
 
     public function testAnAsset(): void
@@ -42,7 +49,11 @@ final class StatesTest extends TestCase
         ];
         foreach (AssetState::cases() as $state) {
             foreach (AssetAct::cases() as $act) {
-                self::assertSame($on[$state->value][$act->name] ?? $state->value, $state->after($act)->value, "{$state->value}, {$act->name}");
+                self::assertSame(
+                    $on[$state->value][$act->name] ?? $state->value,
+                    $state->after($act)->value,
+                    "{$state->value}, {$act->name}",
+                );
             }
             self::assertSame(!isset($on[$state->value]), $state->isOver());
         }

@@ -86,16 +86,23 @@ final class StopsTest extends TestCase
     public function testInASilentSlideItIsCountedFromWhenItIsSeenAlone(): void
     {
         $mill = new Frame(0.1, 0.1, 0.5, 0.5);
-        $story = Stories::of([['stay' => 3.0], ['stay' => 10.0, 'script' => self::SCRIPT, 'framing' => self::framing([Stop::atSecond($mill, 4.0)])]]);
+        $story = Stories::of(
+            [['stay' => 3.0], ['stay' => 10.0, 'script' => self::SCRIPT, 'framing' => self::framing([Stop::atSecond($mill, 4.0)])]],
+        );
         self::assertSees($mill, self::seen($story, 5.0));
-        $byWord = Stories::of([['stay' => 3.0], ['stay' => 10.0, 'script' => self::SCRIPT, 'framing' => self::framing([Stop::atWord($mill, 0)])]]);
+        $byWord = Stories::of(
+            [['stay' => 3.0], ['stay' => 10.0, 'script' => self::SCRIPT, 'framing' => self::framing([Stop::atWord($mill, 0)])]],
+        );
         self::assertSees($mill, self::seen($byWord, 1.0), 'its first word is shared out to the same moment');
     }
 
     public function testItRestsWhereThereIsTimeAndNeverHurriesWhereThereIs(): void
     {
         $near = new Frame(0.45, 0.45, 0.5, 0.5);
-        $story = self::story(self::framing([Stop::atSecond(new Frame(0.4, 0.4, 0.5, 0.5), 20.0), Stop::atSecond($near, 40.0)], $near), ['voice' => 60.0]);
+        $story = self::story(
+            self::framing([Stop::atSecond(new Frame(0.4, 0.4, 0.5, 0.5), 20.0), Stop::atSecond($near, 40.0)], $near),
+            ['voice' => 60.0],
+        );
         $move = self::picture($story)->move;
         $seconds = Rate::seconds(60 * Rate::FPS + 2 * 15 + 30);
 
@@ -107,7 +114,9 @@ final class StopsTest extends TestCase
 
     public function testWhereThereIsNoTimeItTakesAllThereIsAndProofSaysSo(): void
     {
-        $story = self::story(self::framing([Stop::atSecond(new Frame(0, 0, 0.2, 0.2), 4.0), Stop::atSecond(new Frame(0.8, 0.8, 0.2, 0.2), 5.0)]));
+        $story = self::story(
+            self::framing([Stop::atSecond(new Frame(0, 0, 0.2, 0.2), 4.0), Stop::atSecond(new Frame(0.8, 0.8, 0.2, 0.2), 5.0)]),
+        );
 
         self::assertFalse(Comfort::of(self::picture($story)->move, 15.0)->isCalm());
         $plan = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story);
@@ -153,7 +162,10 @@ final class StopsTest extends TestCase
     {
         $frame = new Frame(0.6, 0.5, 0.3, 0.3);
         $story = self::story(self::framing([Stop::atWord($frame, 12), Stop::atWord($frame, 1), Stop::atSecond($frame, 2.0)]));
-        $words = static fn(Story $story): array => array_map(static fn(Stop $stop): int|float => $stop->word ?? $stop->at, $story->slides[1]->picture()->framing->stops ?? []);
+        $words = static fn(Story $story): array => array_map(
+            static fn(Stop $stop): int|float => $stop->word ?? $stop->at,
+            $story->slides[1]->picture()->framing->stops ?? [],
+        );
         $says = static fn(string $script): array => $words((new SetScript('s1', $script))->apply($story));
 
         self::assertSame([14, 1, 2.0], $says('Here is the mill. And far, far away, on the other side, the old wheel turns.'));
@@ -179,7 +191,10 @@ final class StopsTest extends TestCase
     {
         $frame = new Frame(0.1, 0.2, 0.4, 0.3);
         $story = self::story(self::framing([Stop::atSecond($frame, 4.0)]), ['recipe' => new Recipe(crop: new Frame(0.5, 0.0, 0.5, 0.5))]);
-        $set = static fn(Story $story, mixed $recipe): Story => (new SetLayers(['s1'], LayerKind::Picture, ['recipe' => $recipe]))->apply($story);
+        $set = static fn(
+            Story $story,
+            mixed $recipe,
+        ): Story => (new SetLayers(['s1'], LayerKind::Picture, ['recipe' => $recipe]))->apply($story);
         $turned = $set($story, ['turn' => 90]);
         $layer = $turned->slides[1]->picture();
 
@@ -187,9 +202,19 @@ final class StopsTest extends TestCase
         self::assertEqualsWithDelta([0.5, 0.1, 0.3, 0.4], array_values($layer?->framing->stops[0]->frame->toArray() ?? []), 1e-6);
         self::assertEquals($story->slides[1], $set($turned, ['turn' => 0])->slides[1], 'there and back');
         $whole = $set($story, ['crop' => null])->slides[1]->picture();
-        self::assertEqualsWithDelta([0.55, 0.1, 0.2, 0.15], array_values($whole?->framing->stops[0]->frame->toArray() ?? []), 1e-6, 'the same part of the picture');
+        self::assertEqualsWithDelta(
+            [0.55, 0.1, 0.2, 0.15],
+            array_values($whole?->framing->stops[0]->frame->toArray() ?? []),
+            1e-6,
+            'the same part of the picture',
+        );
         $told = (new SetLayers(['s1'], LayerKind::Picture, ['recipe' => ['turn' => 90], 'framing' => ['motion' => 'set']]))->apply($story);
-        self::assertEqualsWithDelta(array_values($frame->toArray()), array_values($told->slides[1]->picture()?->framing->stops[0]->frame->toArray() ?? []), 1e-6, 'what is told is not guessed');
+        self::assertEqualsWithDelta(
+            array_values($frame->toArray()),
+            array_values($told->slides[1]->picture()?->framing->stops[0]->frame->toArray() ?? []),
+            1e-6,
+            'what is told is not guessed',
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */

@@ -81,12 +81,23 @@ final class Stories
             return $text;
         };
         if (Layout::Title === ($changes['layout'] ?? null)) {
-            return [new WordsLayer('title', WordsRole::Title, $text('title')), new WordsLayer('subtitle', WordsRole::Subtitle, $text('subtitle'))];
+            return [
+                new WordsLayer('title', WordsRole::Title, $text('title')),
+                new WordsLayer('subtitle', WordsRole::Subtitle, $text('subtitle')),
+            ];
         }
-        [$fit, $framing, $recipe, $place] = [$changes['fit'] ?? Fit::Auto, $changes['framing'] ?? new Framing(), $changes['recipe'] ?? new Recipe(), $changes['place'] ?? WordsPlace::Bottom];
+        [$fit, $framing, $recipe, $place] = [
+            $changes['fit'] ?? Fit::Auto,
+            $changes['framing'] ?? new Framing(),
+            $changes['recipe'] ?? new Recipe(),
+            $changes['place'] ?? WordsPlace::Bottom,
+        ];
         \assert($fit instanceof Fit && $framing instanceof Framing && $recipe instanceof Recipe && $place instanceof WordsPlace);
 
-        return [new PictureLayer('picture', 'p', $recipe, $fit, $framing), ...('' === $text('caption') ? [] : [new WordsLayer('caption', WordsRole::Caption, $text('caption'), $place)])];
+        return [
+            new PictureLayer('picture', 'p', $recipe, $fit, $framing),
+            ...('' === $text('caption') ? [] : [new WordsLayer('caption', WordsRole::Caption, $text('caption'), $place)]),
+        ];
     }
 
     public static function picture(int $width = 2400, int $height = 1350): Picture
@@ -96,7 +107,13 @@ final class Stories
 
     public static function moving(int $frames, ?float $loudness = null, string $id = 'p', int $width = 1920, int $height = 1080): Picture
     {
-        return new Picture($id, "{$id}.mp4", $width, $height, clip: new Clip($frames, $loudness, null === $loudness ? null : $loudness + 3));
+        return new Picture(
+            $id,
+            "{$id}.mp4",
+            $width,
+            $height,
+            clip: new Clip($frames, $loudness, null === $loudness ? null : $loudness + 3),
+        );
     }
 
     public static function matters(Frame ...$faces): Matters
@@ -112,12 +129,20 @@ final class Stories
         mt_srand($seed);
         $assets = $slides = $beds = [];
         foreach ([[2400, 1350], [1350, 2400], [900, 900], [500, 300], [6000, 900]] as $i => [$width, $height]) {
-            $source = self::maybe() ? new Source("Title {$i}", "Author {$i}", self::maybe() ? "https://example.org/{$i}/" : '', self::maybe() ? 'CC0' : '') : new Source();
+            $source = self::maybe() ? new Source(
+                "Title {$i}",
+                "Author {$i}",
+                self::maybe() ? "https://example.org/{$i}/" : '',
+                self::maybe() ? 'CC0' : '',
+            ) : new Source();
             $assets["p{$i}"] = new Picture("p{$i}", "{$i}.jpg", $width, $height, $source, matters: self::maybe() ? self::matters() : null);
         }
         // One of them moves.
         $assets['p0'] = self::moving(mt_rand(20, 400), self::maybe() ? -24.0 : null, 'p0');
-        $assets['m'] = new Music('m', 'm.mp3', mt_rand(96_000, 9_600_000), self::maybe() ? -20.0 : null, self::maybe() ? -17.0 : null, -3.0, self::maybe() ? new Source('Tune', 'Ann') : new Source());
+        $assets['m'] = new Music('m', 'm.mp3', mt_rand(
+            96_000,
+            9_600_000,
+        ), self::maybe() ? -20.0 : null, self::maybe() ? -17.0 : null, -3.0, self::maybe() ? new Source('Tune', 'Ann') : new Source());
         for ($i = 0, $count = mt_rand(1, 12); $i < $count; ++$i) {
             $spans = [];
             if (self::maybe()) {
@@ -128,9 +153,15 @@ final class Stories
         }
         for ($i = mt_rand(0, 3); $i > 0; --$i) {
             $from = mt_rand(0, \count($slides) - 1);
-            $beds[] = new Bed("b{$i}", 'm', self::maybe() ? "s{$from}" : null, self::maybe() ? 's' . mt_rand($from, \count($slides) - 1) : null, mt_rand(-6, 40), mt_rand(0, 40) / 2, mt_rand(0, 40) / 2, mt_rand(0, 10), self::maybe(), self::maybe());
+            $beds[] = new Bed("b{$i}", 'm', self::maybe() ? "s{$from}" : null, self::maybe() ? 's' . mt_rand(
+                $from,
+                \count($slides) - 1,
+            ) : null, mt_rand(-6, 40), mt_rand(0, 40) / 2, mt_rand(0, 40) / 2, mt_rand(0, 10), self::maybe(), self::maybe());
         }
-        $captions = self::maybe(4) ? array_map(static fn(int $n): TimedCaption => new TimedCaption($n * 2000, $n * 2000 + mt_rand(1, 1900), "Caption {$n}"), range(0, mt_rand(1, 20))) : null;
+        $captions = self::maybe(4) ? array_map(
+            static fn(int $n): TimedCaption => new TimedCaption($n * 2000, $n * 2000 + mt_rand(1, 1900), "Caption {$n}"),
+            range(0, mt_rand(1, 20)),
+        ) : null;
 
         return new Story(
             'A story',
@@ -152,13 +183,33 @@ final class Stories
         $comes = self::maybe(3) ? mt_rand(0, 40) / 10 : null;
         $goes = self::maybe(3) ? mt_rand(10, 90) / 10 : null;
         $layers = self::maybe(5)
-            ? [new WordsLayer('title', WordsRole::Title, self::maybe() ? 'A heading' : ''), ...(self::maybe() ? [new WordsLayer('subtitle', WordsRole::Subtitle, 'A subtitle', comes: $comes)] : [])]
+            ? [
+                new WordsLayer('title', WordsRole::Title, self::maybe() ? 'A heading' : ''),
+                ...(self::maybe() ? [new WordsLayer('subtitle', WordsRole::Subtitle, 'A subtitle', comes: $comes)] : []),
+            ]
             : [
-                new PictureLayer('picture', $picture = 'p' . mt_rand(0, 4), new Recipe(90 * mt_rand(0, 3), crop: self::maybe(3) ? new Frame(0.1, 0.2, 0.5, 0.75) : null), Fit::cases()[mt_rand(0, 2)], self::randomFraming(), part: 'p0' === $picture && self::maybe() ? self::randomPart() : null),
-                new WordsLayer('caption', WordsRole::Caption, $words[mt_rand(0, \count($words) - 1)], WordsPlace::cases()[mt_rand(0, 2)], $comes, $goes),
+                new PictureLayer(
+                    'picture',
+                    $picture = 'p' . mt_rand(0, 4),
+                    new Recipe(90 * mt_rand(0, 3), crop: self::maybe(3) ? new Frame(0.1, 0.2, 0.5, 0.75) : null),
+                    Fit::cases()[mt_rand(0, 2)],
+                    self::randomFraming(),
+                    part: 'p0' === $picture && self::maybe() ? self::randomPart() : null,
+                ),
+                new WordsLayer(
+                    'caption',
+                    WordsRole::Caption,
+                    $words[mt_rand(0, \count($words) - 1)],
+                    WordsPlace::cases()[mt_rand(0, 2)],
+                    $comes,
+                    $goes,
+                ),
             ];
         if (self::maybe(4)) {
-            $layers[] = new IconLayer('icon', IconName::cases()[mt_rand(0, 5)], IconColour::cases()[mt_rand(0, 3)], IconPlace::cases()[mt_rand(0, 8)], mt_rand(1, 16) / 20, $goes, $comes);
+            $layers[] = new IconLayer('icon', IconName::cases()[mt_rand(
+                0,
+                5,
+            )], IconColour::cases()[mt_rand(0, 3)], IconPlace::cases()[mt_rand(0, 8)], mt_rand(1, 16) / 20, $goes, $comes);
         }
 
         return new Slide(
@@ -179,7 +230,12 @@ final class Stories
             $width = mt_rand(2, 10) / 10;
             $height = mt_rand(2, 10) / 10;
 
-            return new Frame(mt_rand(0, (int) round(10 * (1 - $width))) / 10, mt_rand(0, (int) round(10 * (1 - $height))) / 10, $width, $height);
+            return new Frame(
+                mt_rand(0, (int) round(10 * (1 - $width))) / 10,
+                mt_rand(0, (int) round(10 * (1 - $height))) / 10,
+                $width,
+                $height,
+            );
         };
 
         $stops = [];
@@ -194,7 +250,13 @@ final class Stories
     {
         $from = mt_rand(0, 10);
 
-        return new Part($from, self::maybe() ? null : $from + mt_rand(1, 10), mt_rand(-40, 12), self::maybe(3), Lasts::cases()[mt_rand(0, 1)]);
+        return new Part(
+            $from,
+            self::maybe() ? null : $from + mt_rand(1, 10),
+            mt_rand(-40, 12),
+            self::maybe(3),
+            Lasts::cases()[mt_rand(0, 1)],
+        );
     }
 
     private static function randomTransition(): Transition
@@ -209,7 +271,18 @@ final class Stories
         $to = mt_rand($samples - intdiv($samples, 3), $samples);
         $third = intdiv($to - $from, 3);
 
-        return new Voice($id, "{$id}.wav", $samples, $from, $to, self::maybe(5) ? null : -20.0, -3.0, self::maybe() ? 30.0 : null, self::maybe(5), self::maybe() ? [[$from + $third, $from + $third + 20]] : []);
+        return new Voice(
+            $id,
+            "{$id}.wav",
+            $samples,
+            $from,
+            $to,
+            self::maybe(5) ? null : -20.0,
+            -3.0,
+            self::maybe() ? 30.0 : null,
+            self::maybe(5),
+            self::maybe() ? [[$from + $third, $from + $third + 20]] : [],
+        );
     }
 
     /** @return list<Span> all of it, without its silence, or with a stretch cut out of the middle */

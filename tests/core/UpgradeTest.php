@@ -32,24 +32,56 @@ final class UpgradeTest extends TestCase
         $slide = self::read([
             'slides' => [[
                 'id' => 'a', 'kind' => 'picture', 'picture' => 'p', 'fit' => 'whole', 'motion' => 'set',
-                'opensOn' => ['x' => 0, 'y' => 0, 'width' => 1, 'height' => 1], 'closesOn' => ['x' => 0.2, 'y' => 0, 'width' => 0.5, 'height' => 0.5],
-                'heading' => 'never shown', 'caption' => ['text' => 'A fact', 'place' => 'top'], 'script' => 'Said.', 'take' => 't', 'stay' => 9, 'join' => ['kind' => 'sweep', 'seconds' => 2],
+                'opensOn' => [
+                    'x' => 0,
+                    'y' => 0,
+                    'width' => 1,
+                    'height' => 1,
+                ], 'closesOn' => ['x' => 0.2, 'y' => 0, 'width' => 0.5, 'height' => 0.5],
+                'heading' => 'never shown', 'caption' => [
+                    'text' => 'A fact',
+                    'place' => 'top',
+                ], 'script' => 'Said.', 'take' => 't', 'stay' => 9, 'join' => ['kind' => 'sweep', 'seconds' => 2],
             ]],
             'pictures' => ['p' => ['file' => 'p.jpg', 'width' => 10, 'height' => 10]], 'takes' => ['t' => self::TAKE],
         ])->slides[0];
 
-        self::assertSame(['p', Fit::Whole, Motion::Set, 0.5], [$slide->picture()?->asset, $slide->picture()?->fit, $slide->picture()?->framing->motion, $slide->picture()?->framing->closesOn?->width]);
-        self::assertSame(['A fact', WordsPlace::Top], [$slide->words(WordsRole::Caption)?->text, $slide->words(WordsRole::Caption)?->place]);
+        self::assertSame(['p', Fit::Whole, Motion::Set, 0.5], [
+            $slide->picture()?->asset,
+            $slide->picture()?->fit,
+            $slide->picture()?->framing->motion,
+            $slide->picture()?->framing->closesOn?->width,
+        ]);
+        self::assertSame(
+            ['A fact', WordsPlace::Top],
+            [$slide->words(WordsRole::Caption)?->text, $slide->words(WordsRole::Caption)?->place],
+        );
         self::assertEquals([new Span('t', 9_600, 90_000)], $slide->voice, 'without the silence around it');
-        self::assertSame(['Said.', 9.0, 'sweep', 2.0], [$slide->script, $slide->stay, $slide->transition?->kind->value, $slide->transition?->seconds]);
+        self::assertSame(
+            ['Said.', 9.0, 'sweep', 2.0],
+            [$slide->script, $slide->stay, $slide->transition?->kind->value, $slide->transition?->seconds],
+        );
         self::assertCount(2, $slide->layers);
     }
 
     public function testATitleKeepsItsWordsAndAnUntrimmedVoiceItsSilence(): void
     {
-        $slide = self::read(['slides' => [['id' => 'a', 'kind' => 'title', 'heading' => 'One', 'subtitle' => 'Two', 'caption' => ['text' => 'never shown'], 'take' => 't', 'trimmed' => false]], 'takes' => ['t' => self::TAKE]])->slides[0];
+        $slide = self::read(['slides' => [[
+            'id' => 'a',
+            'kind' => 'title',
+            'heading' => 'One',
+            'subtitle' => 'Two',
+            'caption' => ['text' => 'never shown'],
+            'take' => 't',
+            'trimmed' => false,
+        ]], 'takes' => ['t' => self::TAKE]])->slides[0];
 
-        self::assertSame([Layout::Title, 'One', 'Two', null], [$slide->layout, $slide->words(WordsRole::Title)?->text, $slide->words(WordsRole::Subtitle)?->text, $slide->words(WordsRole::Caption)]);
+        self::assertSame([Layout::Title, 'One', 'Two', null], [
+            $slide->layout,
+            $slide->words(WordsRole::Title)?->text,
+            $slide->words(WordsRole::Subtitle)?->text,
+            $slide->words(WordsRole::Caption),
+        ]);
         self::assertEquals([new Span('t', 0, 96_000)], $slide->voice);
     }
 
@@ -59,10 +91,16 @@ final class UpgradeTest extends TestCase
         $story = self::read([
             'slides' => [['id' => 'a', 'picture' => '1', 'take' => '1']],
             'pictures' => ['1' => ['file' => 'p.jpg', 'width' => 10, 'height' => 10]], 'takes' => ['1' => self::TAKE],
-            'music' => ['1' => ['file' => 'm.ogg', 'samples' => 10, 'loudness' => null, 'loudest' => null, 'peak' => -3]], 'beds' => [['id' => 'b', 'music' => '1']],
+            'music' => [
+                '1' => ['file' => 'm.ogg', 'samples' => 10, 'loudness' => null, 'loudest' => null, 'peak' => -3],
+            ], 'beds' => [['id' => 'b', 'music' => '1']],
         ]);
 
-        self::assertSame(['p.jpg', 'one.ogg', 'm.ogg'], [$story->pictureOf($story->slides[0])?->file, $story->voiceOf($story->slides[0])?->file, $story->music($story->beds[0]->asset)?->file]);
+        self::assertSame(['p.jpg', 'one.ogg', 'm.ogg'], [
+            $story->pictureOf($story->slides[0])?->file,
+            $story->voiceOf($story->slides[0])?->file,
+            $story->music($story->beds[0]->asset)?->file,
+        ]);
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */
@@ -86,16 +124,53 @@ final class UpgradeTest extends TestCase
     /** The history of version 1 kept whole slides, and all music and beds as one: it can still be undone. */
     public function testAChangeOfVersionOneCanBeUndone(): void
     {
-        $slide = static fn(string $caption): array => ['id' => 'a', 'picture' => 'p', 'caption' => ['text' => $caption, 'place' => 'bottom'], 'script' => '', 'take' => 't', 'trimmed' => true];
+        $slide = static fn(string $caption): array => [
+            'id' => 'a',
+            'picture' => 'p',
+            'caption' => ['text' => $caption, 'place' => 'bottom'],
+            'script' => '',
+            'take' => 't',
+            'trimmed' => true,
+        ];
         $music = ['m' => ['file' => 'm.ogg', 'samples' => 10, 'loudness' => null, 'loudest' => null, 'peak' => -3.0]];
-        $bed = ['id' => 'b', 'music' => 'm', 'from' => null, 'to' => null, 'under' => 16.0, 'fadeIn' => 2.0, 'fadeOut' => 3.0, 'start' => 0.0, 'loops' => true, 'ducks' => true];
+        $bed = [
+            'id' => 'b',
+            'music' => 'm',
+            'from' => null,
+            'to' => null,
+            'under' => 16.0,
+            'fadeIn' => 2.0,
+            'fadeOut' => 3.0,
+            'start' => 0.0,
+            'loops' => true,
+            'ducks' => true,
+        ];
         $shared = ['pictures' => ['p' => ['file' => 'p.jpg', 'width' => 10, 'height' => 10]], 'takes' => ['t' => self::TAKE]];
         $before = self::read(['slides' => [$slide('Before')]] + $shared);
-        $after = self::read(['title' => 'Renamed', 'slides' => [$slide('After'), ['id' => 'new', 'kind' => 'title']], 'music' => $music, 'beds' => [$bed]] + $shared);
+        $after = self::read([
+            'title' => 'Renamed',
+            'slides' => [$slide('After'), ['id' => 'new', 'kind' => 'title']],
+            'music' => $music,
+            'beds' => [$bed],
+        ] + $shared);
         $after = $after->with(title: 'Renamed');
         $change = Change::fromArray([
-            'before' => ['title' => 'The mill', 'order' => ['a'], 'slides:a' => $slide('Before'), 'slides:new' => null, 'music' => [], 'beds' => []],
-            'after' => ['title' => 'Renamed', 'order' => ['a', 'new'], 'slides:a' => $slide('After'), 'slides:new' => ['id' => 'new', 'kind' => 'title'], 'music' => $music, 'beds' => [$bed]],
+            'before' => [
+                'title' => 'The mill',
+                'order' => ['a'],
+                'slides:a' => $slide('Before'),
+                'slides:new' => null,
+                'music' => [],
+                'beds' => [],
+            ],
+            'after' => [
+                'title' => 'Renamed',
+                'order' => ['a', 'new'],
+                'slides:a' => $slide('After'),
+                'slides:new' => ['id' => 'new', 'kind' => 'title'],
+                'music' => $music,
+                'beds' => [$bed],
+            ],
         ], $after);
 
         self::assertEquals($before, $change->undone()->applyTo($after));

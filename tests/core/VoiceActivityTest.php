@@ -14,7 +14,11 @@ final class VoiceActivityTest extends TestCase
 {
     public function testPausesOfAnEighthOfASecondAndMoreAreFound(): void
     {
-        $levels = [...array_fill(0, 50, -20.0), ...array_fill(0, 12, -70.0), ...array_fill(0, 50, -20.0), ...array_fill(0, 11, -70.0), ...array_fill(0, 50, -20.0), ...array_fill(0, 60, -70.0), ...array_fill(0, 50, -20.0)];
+        $levels = [
+            ...array_fill(0, 50, -20.0), ...array_fill(0, 12, -70.0), ...array_fill(0, 50, -20.0),
+            ...array_fill(0, 11, -70.0), ...array_fill(0, 50, -20.0), ...array_fill(0, 60, -70.0),
+            ...array_fill(0, 50, -20.0),
+        ];
 
         self::assertSame([[50 * 480, 62 * 480], [173 * 480, 233 * 480]], Pauses::of($levels, 0, \count($levels) * 480));
     }
@@ -27,7 +31,12 @@ final class VoiceActivityTest extends TestCase
 
     public function testNoiseIsLoweredGentlyAndOnlyWhereThereIsAny(): void
     {
-        $of = static fn(float $quiet): ?Cleaning => Cleaning::of([...array_fill(0, 80, $quiet), ...array_fill(0, 200, -20.0), ...array_fill(0, 80, $quiet)], 360 * 480, [80 * 480, 280 * 480], []);
+        $of = static fn(float $quiet): ?Cleaning => Cleaning::of(
+            [...array_fill(0, 80, $quiet), ...array_fill(0, 200, -20.0), ...array_fill(0, 80, $quiet)],
+            360 * 480,
+            [80 * 480, 280 * 480],
+            [],
+        );
 
         self::assertNull($of(-70.0), 'a quiet room is left alone');
         self::assertNotNull($of(-50.0));
@@ -39,7 +48,10 @@ final class VoiceActivityTest extends TestCase
 
     public function testAVoiceCutOffAtACeilingIsClippedWhereverThatLies(): void
     {
-        $voice = static fn(float $ceiling): array => array_map(static fn(int $i): float => min($ceiling, -20 + 12 * sin($i / 7) + 3 * sin($i / 2.3)), range(0, 500));
+        $voice = static fn(float $ceiling): array => array_map(
+            static fn(int $i): float => min($ceiling, -20 + 12 * sin($i / 7) + 3 * sin($i / 2.3)),
+            range(0, 500),
+        );
 
         self::assertFalse(VoiceActivity::isClipped($voice(0.0)));
         self::assertTrue(VoiceActivity::isClipped($voice(-6.0)));

@@ -105,7 +105,11 @@ final class WordsTest extends TestCase
             self::assertGreaterThanOrEqual(0.05 * $block->height - 0.01, $line->y);
             self::assertLessThanOrEqual(0.95 * $block->height + 0.01, $line->y + $line->size * 1.28);
         }
-        self::assertSame(str_replace(["\n", ' '], '', $text), str_replace(' ', '', implode('', array_map(static fn($l): string => $l->text, $block->lines))), 'nothing is cut off');
+        self::assertSame(
+            str_replace(["\n", ' '], '', $text),
+            str_replace(' ', '', implode('', array_map(static fn($l): string => $l->text, $block->lines))),
+            'nothing is cut off',
+        );
     }
 
     public function testTheLightIsLookedUpWhereTheWordsLieDuringTheWholeMove(): void

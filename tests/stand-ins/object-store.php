@@ -14,7 +14,10 @@ $say = static function (int $status, string $body = '', string ...$headers): nev
     echo $body;
     exit;
 };
-$no = static fn(int $status, string $code): string => "<?xml version=\"1.0\"?><Error><Code>{$code}</Code><Message>{$code}</Message></Error>";
+$no = static fn(
+    int $status,
+    string $code,
+): string => "<?xml version=\"1.0\"?><Error><Code>{$code}</Code><Message>{$code}</Message></Error>";
 $folder = (string) getenv('OBJECT_STORE_FOLDER');
 $sent = static fn(string $name): string => \is_string($_SERVER[$name] ?? null) ? $_SERVER[$name] : '';
 $path = rawurldecode((string) parse_url($sent('REQUEST_URI'), \PHP_URL_PATH));
@@ -29,7 +32,10 @@ if (1 === preg_match('#^/[a-z0-9-]+/?$#D', $path)) {
         $at = $bucket . (str_contains($prefix, '..') ? '' : \dirname($prefix . 'x'));
         $isUrl = 'url' === ($query['encoding-type'] ?? '');
         $keys = [];
-        foreach (is_dir($at) ? new RecursiveIteratorIterator(new RecursiveDirectoryIterator($at, FilesystemIterator::SKIP_DOTS)) : [] as $found) {
+        foreach (is_dir($at) ? new RecursiveIteratorIterator(new RecursiveDirectoryIterator(
+            $at,
+            FilesystemIterator::SKIP_DOTS,
+        )) : [] as $found) {
             $key = $found instanceof SplFileInfo ? substr($found->getPathname(), \strlen($bucket)) : '';
             if ($found instanceof SplFileInfo && str_starts_with($key, $prefix)) {
                 $name = $isUrl ? rawurlencode($key) : htmlspecialchars($key);
@@ -37,7 +43,10 @@ if (1 === preg_match('#^/[a-z0-9-]+/?$#D', $path)) {
                 $keys[] = "<Contents><Key>{$name}</Key><LastModified>{$written}</LastModified></Contents>";
             }
         }
-        $say(200, '<?xml version="1.0"?><ListBucketResult>' . ($isUrl ? '<EncodingType>url</EncodingType>' : '') . '<IsTruncated>false</IsTruncated>' . implode('', $keys) . '</ListBucketResult>');
+        $say(
+            200,
+            '<?xml version="1.0"?><ListBucketResult>' . ($isUrl ? '<EncodingType>url</EncodingType>' : '') . '<IsTruncated>false</IsTruncated>' . implode('', $keys) . '</ListBucketResult>',
+        );
     }
     if ('POST' === $_SERVER['REQUEST_METHOD'] && isset($query['delete'])) {
         foreach (simplexml_load_string((string) file_get_contents('php://input'))->Object ?? [] as $object) {
@@ -99,7 +108,10 @@ switch ($_SERVER['REQUEST_METHOD']) {
             unlink("{$upload}/{$part}");
         }
         rename($file . '.new', $file);
-        $say(200, '<?xml version="1.0"?><CompleteMultipartUploadResult><ETag>"' . md5_file($file) . '"</ETag></CompleteMultipartUploadResult>');
+        $say(
+            200,
+            '<?xml version="1.0"?><CompleteMultipartUploadResult><ETag>"' . md5_file($file) . '"</ETag></CompleteMultipartUploadResult>',
+        );
         // no break
     case 'DELETE':
         @unlink($file);

@@ -67,9 +67,18 @@ final class AlignmentTest extends TestCase
         $list = "ffconcat version 1.0\n";
         $this->silence($scratch->path('silence-0.wav'), $at);
         foreach ($sentences as $i => $sentence) {
-            Tool::run(['flite', '-voice', $voice, '--setf', 'duration_stretch=' . $stretch, '-t', $sentence, '-o', $scratch->path("raw-{$i}.wav")]);
+            Tool::run([
+                'flite', '-voice', $voice, '--setf', 'duration_stretch=' . $stretch, '-t', $sentence, '-o',
+                $scratch->path("raw-{$i}.wav"),
+            ]);
             // flite puts a silence of its own about what it says: where the sound itself begins is found at 0.1 % of full scale.
-            Tool::ffmpeg(['-v', 'error', '-i', $scratch->path("raw-{$i}.wav"), '-af', 'aresample=48000,silenceremove=start_periods=1:start_threshold=0.004:detection=peak,areverse,silenceremove=start_periods=1:start_threshold=0.004:detection=peak,areverse', '-ac', '1', '-c:a', 'pcm_s16le', $scratch->path("said-{$i}.wav")]);
+            Tool::ffmpeg(
+                [
+                    '-v', 'error', '-i', $scratch->path("raw-{$i}.wav"), '-af',
+                    'aresample=48000,silenceremove=start_periods=1:start_threshold=0.004:detection=peak,areverse,silenceremove=start_periods=1:start_threshold=0.004:detection=peak,areverse',
+                    '-ac', '1', '-c:a', 'pcm_s16le', $scratch->path("said-{$i}.wav"),
+                ],
+            );
             $begins[] = $at;
             $pause = $shortest + ($longest - $shortest) * mt_rand() / mt_getrandmax();
             $at += (filesize($scratch->path("said-{$i}.wav")) - 78) / 96_000 + $pause;
@@ -78,7 +87,11 @@ final class AlignmentTest extends TestCase
         }
         file_put_contents($scratch->path('list.txt'), $list . 'file silence-' . \count($sentences) . ".wav\n");
         // A quiet room is behind every voice.
-        Tool::ffmpeg(['-v', 'error', '-f', 'concat', '-i', $scratch->path('list.txt'), '-f', 'lavfi', '-i', 'anoisesrc=r=48000:a=0.0006:seed=' . $seed, '-filter_complex', '[0][1]amix=inputs=2:normalize=0:duration=first', '-c:a', 'pcm_s16le', $scratch->path('take.wav')]);
+        Tool::ffmpeg([
+            '-v', 'error', '-f', 'concat', '-i', $scratch->path('list.txt'), '-f', 'lavfi', '-i',
+            'anoisesrc=r=48000:a=0.0006:seed=' . $seed, '-filter_complex',
+            '[0][1]amix=inputs=2:normalize=0:duration=first', '-c:a', 'pcm_s16le', $scratch->path('take.wav'),
+        ]);
         $sound = (new SoundPreparer())->prepare($scratch->path('take.wav'), $scratch->path('take.flac'));
         $units = Units::of(implode(' ', $sentences), 'en');
         $begin = ($sound->from + Trim::BEFORE) / 48_000;
@@ -86,12 +99,17 @@ final class AlignmentTest extends TestCase
         $pauses = array_map(static fn(array $pause): array => [$pause[0] / 48_000 - $begin, $pause[1] / 48_000 - $begin], $sound->pauses);
         $pauses = array_values(array_filter($pauses, static fn(array $pause): bool => $pause[0] > 0 && $pause[1] < $length));
 
-        return [self::missed($units, Alignment::of($units, $length, $pauses), $begin, $begins), self::missed($units, Alignment::of($units, $length, []), $begin, $begins)];
+        return [
+            self::missed($units, Alignment::of($units, $length, $pauses), $begin, $begins),
+            self::missed($units, Alignment::of($units, $length, []), $begin, $begins),
+        ];
     }
 
     private function silence(string $path, float $seconds): void
     {
-        Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'anullsrc=r=48000:cl=mono', '-t', \sprintf('%.4F', $seconds), '-c:a', 'pcm_s16le', $path]);
+        Tool::ffmpeg(
+            ['-v', 'error', '-f', 'lavfi', '-i', 'anullsrc=r=48000:cl=mono', '-t', \sprintf('%.4F', $seconds), '-c:a', 'pcm_s16le', $path],
+        );
     }
 
     /**

@@ -66,9 +66,15 @@ final class ClipTest extends TestCase
     public static function kinds(): iterable
     {
         yield 'H.264 in MP4' => ['a.mp4', ['-c:v', 'libx264', '-preset', 'ultrafast', '-c:a', 'aac']];
-        yield 'HEVC in MOV' => ['a.mov', ['-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=none', '-tag:v', 'hvc1', '-c:a', 'aac']];
+        yield 'HEVC in MOV' => [
+            'a.mov',
+            ['-c:v', 'libx265', '-preset', 'ultrafast', '-x265-params', 'log-level=none', '-tag:v', 'hvc1', '-c:a', 'aac'],
+        ];
         yield 'VP9 in WebM' => ['a.webm', ['-c:v', 'libvpx-vp9', '-deadline', 'realtime', '-cpu-used', '8', '-c:a', 'libopus']];
-        yield 'AV1 in Matroska' => ['a.mkv', ['-c:v', 'libsvtav1', '-preset', '12', '-svtav1-params', 'enable-stat-report=0', '-c:a', 'libopus']];
+        yield 'AV1 in Matroska' => [
+            'a.mkv',
+            ['-c:v', 'libsvtav1', '-preset', '12', '-svtav1-params', 'enable-stat-report=0', '-c:a', 'libopus'],
+        ];
         yield 'MPEG-4 in AVI' => ['a.avi', ['-c:v', 'mpeg4', '-q:v', '2', '-c:a', 'libmp3lame']];
     }
 
@@ -118,8 +124,15 @@ final class ClipTest extends TestCase
     public function testAVariableRateAndATurnedPhoneAreRead(): void
     {
         Clips::counted($this->scratch->path('even.mp4'), 2.0, ['-c:v', 'libx264', '-preset', 'ultrafast', '-an'], '60');
-        Tool::ffmpeg(['-v', 'error', '-i', $this->scratch->path('even.mp4'), '-vf', "select='not(eq(mod(n\\,7)\\,3))*not(eq(mod(n\\,11)\\,5))'", '-vsync', 'vfr', '-c:v', 'libx264', '-preset', 'ultrafast', $this->scratch->path('odd.mp4')]);
-        Tool::ffmpeg(['-v', 'error', '-i', $this->scratch->path('odd.mp4'), '-c', 'copy', '-metadata:s:v', 'rotate=90', $this->scratch->path('turned.mov')]);
+        Tool::ffmpeg([
+            '-v', 'error', '-i', $this->scratch->path('even.mp4'), '-vf',
+            "select='not(eq(mod(n\\,7)\\,3))*not(eq(mod(n\\,11)\\,5))'", '-vsync', 'vfr', '-c:v', 'libx264', '-preset',
+            'ultrafast', $this->scratch->path('odd.mp4'),
+        ]);
+        Tool::ffmpeg([
+            '-v', 'error', '-i', $this->scratch->path('odd.mp4'), '-c', 'copy', '-metadata:s:v', 'rotate=90',
+            $this->scratch->path('turned.mov'),
+        ]);
         $this->prepared('odd.mp4');
         $made = $this->prepared('turned.mov');
 
@@ -149,7 +162,10 @@ final class ClipTest extends TestCase
 
     public function testWhatAFileSaysOfWhereItWasMadeIsNotKeptAndWhoseItIsIsOffered(): void
     {
-        Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=320x180:r=30:d=1', '-metadata', 'title=Low water', '-metadata', 'artist=Ann', '-metadata', 'location=+51.5000-000.1000/', $this->scratch->path('a.mov')]);
+        Tool::ffmpeg([
+            '-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=320x180:r=30:d=1', '-metadata', 'title=Low water',
+            '-metadata', 'artist=Ann', '-metadata', 'location=+51.5000-000.1000/', $this->scratch->path('a.mov'),
+        ]);
         $made = $this->prepared('a.mov');
 
         self::assertSame(['Low water', 'Ann'], [$made->source->title, $made->source->author]);
@@ -162,14 +178,27 @@ final class ClipTest extends TestCase
     /** @return iterable<string, array{string, \Closure(string): mixed}> */
     public static function bad(): iterable
     {
-        $make = static fn(string ...$how): \Closure => static fn(string $to) => Tool::ffmpeg(['-v', 'error', ...array_values($how), Tool::file($to)]);
+        $make = static fn(string ...$how): \Closure => static fn(string $to) => Tool::ffmpeg(
+            ['-v', 'error', ...array_values($how), Tool::file($to)],
+        );
         yield 'nothing' => ['file.empty', static fn(string $to) => file_put_contents($to, '')];
         yield 'words' => ['clip.unknown-kind', static fn(string $to) => file_put_contents($to, 'Only words.')];
         yield 'sound alone' => ['clip.no-pictures', $make('-f', 'lavfi', '-i', 'sine=d=1', '-c:a', 'aac', '-f', 'mp4')];
-        yield 'a head without a body' => ['clip.broken', static fn(string $to) => file_put_contents($to, "\0\0\0\x18ftypmp42\0\0\0\0mp42isom" . str_repeat("\0", 400))];
-        yield 'a coder that is unknown' => ['clip.unknown-codec', $make('-f', 'lavfi', '-i', 'testsrc2=s=160x90:d=0.2', '-c:v', 'ffv1', '-f', 'matroska')];
-        yield 'too long' => ['clip.too-long', $make('-f', 'lavfi', '-i', 'color=s=32x32:r=1:d=640', '-c:v', 'libx264', '-preset', 'ultrafast', '-f', 'mp4')];
-        yield 'too long, and it does not say so' => ['clip.too-long', static fn(string $to) => file_put_contents($to, Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'color=s=32x32:r=1:d=602', '-c:v', 'libvpx', '-deadline', 'realtime', '-f', 'webm', '-'])[0])];
+        yield 'a head without a body' => [
+            'clip.broken',
+            static fn(string $to) => file_put_contents($to, "\0\0\0\x18ftypmp42\0\0\0\0mp42isom" . str_repeat("\0", 400)),
+        ];
+        yield 'a coder that is unknown' => [
+            'clip.unknown-codec',
+            $make('-f', 'lavfi', '-i', 'testsrc2=s=160x90:d=0.2', '-c:v', 'ffv1', '-f', 'matroska'),
+        ];
+        yield 'too long' => [
+            'clip.too-long',
+            $make('-f', 'lavfi', '-i', 'color=s=32x32:r=1:d=640', '-c:v', 'libx264', '-preset', 'ultrafast', '-f', 'mp4'),
+        ];
+        yield 'too long, and it does not say so' => ['clip.too-long', static fn(string $to) => file_put_contents($to, Tool::ffmpeg(
+            ['-v', 'error', '-f', 'lavfi', '-i', 'color=s=32x32:r=1:d=602', '-c:v', 'libvpx', '-deadline', 'realtime', '-f', 'webm', '-'],
+        )[0])];
         yield 'too wide' => ['clip.too-wide', $make('-f', 'lavfi', '-i', 'color=s=9000x32:r=5:d=0.4', '-c:v', 'mjpeg', '-f', 'matroska')];
     }
 
@@ -200,7 +229,10 @@ final class ClipTest extends TestCase
     private function film(Story $story, FolderRenditions $renditions): Plan
     {
         $plan = (new Planner(new FontWidths(), new IcuCatalogue()))->plan($story);
-        (new FilmMaker($renditions, $this->scratch->path('kept')))->make($plan, $this->scratch->path('film.mp4'), FilmFormat::of($story->shape, '540'));
+        (new FilmMaker(
+            $renditions,
+            $this->scratch->path('kept'),
+        ))->make($plan, $this->scratch->path('film.mp4'), FilmFormat::of($story->shape, '540'));
 
         return $plan;
     }
@@ -261,9 +293,17 @@ final class ClipTest extends TestCase
         // Every colour in steps of 17, as flat patches: what is lost between patches is lost by video, not by the recipe.
         $tables = ColourTables::of($tone);
         $away = [];
-        foreach ([[200, 40, 60], [20, 90, 180], [128, 128, 128], [250, 250, 240], [8, 6, 4], [90, 160, 40], [240, 200, 20], [60, 30, 120]] as [$r, $g, $b]) {
+        foreach ([
+            [200, 40, 60], [20, 90, 180], [128, 128, 128], [250, 250, 240], [8, 6, 4], [90, 160, 40], [240, 200, 20],
+            [60, 30, 120],
+        ] as [$r, $g, $b]) {
             [$raw] = Tool::ffmpeg([
-                '-v', 'error', '-f', 'lavfi', '-i', \sprintf('color=0x%02x%02x%02x:s=64x64:r=1:d=1,format=gbrp,scale=out_color_matrix=bt709:out_range=tv:flags=accurate_rnd+full_chroma_int,format=yuv444p', $r, $g, $b),
+                '-v', 'error', '-f', 'lavfi', '-i', \sprintf(
+                    'color=0x%02x%02x%02x:s=64x64:r=1:d=1,format=gbrp,scale=out_color_matrix=bt709:out_range=tv:flags=accurate_rnd+full_chroma_int,format=yuv444p',
+                    $r,
+                    $g,
+                    $b,
+                ),
                 '-vf', $filters . ',scale=in_color_matrix=bt709:in_range=tv:out_range=pc:flags=accurate_rnd+full_chroma_int,format=rgb24', '-frames:v', '1', '-f', 'rawvideo', '-',
             ]);
             foreach ($tables->exact($r, $g, $b) as $channel => $value) {
@@ -290,7 +330,9 @@ final class ClipTest extends TestCase
         $still = $story->with(assets: ['c' => new Picture('c', 'counted.mp4', 640, 360)]);
         $middle = intdiv($renditions->addClip('c', $this->scratch->path('counted.mp4'))->clip->frames, 2);
         $moving = $story->with(slides: array_map(
-            static fn(Slide $slide): Slide => $slide->withLayer(($slide->picture() ?? throw new \LogicException())->with(part: new Part($middle, $middle + 15))),
+            static fn(Slide $slide): Slide => $slide->withLayer(
+                ($slide->picture() ?? throw new \LogicException())->with(part: new Part($middle, $middle + 15)),
+            ),
             $story->slides,
         ));
         $still = $still->with(slides: array_map(static fn(Slide $slide): Slide => $slide->with(stay: 0.5), $still->slides));
@@ -298,7 +340,10 @@ final class ClipTest extends TestCase
         rename($this->scratch->path('film.mp4'), $this->scratch->path('still.mp4'));
         $this->film($moving, $renditions);
         foreach ([0, 15] as $frame) {
-            [$one, $other] = [Media::frame($this->scratch->path('still.mp4'), $frame, 320, 180), Media::frame($this->scratch->path('film.mp4'), $frame, 320, 180)];
+            [$one, $other] = [
+                Media::frame($this->scratch->path('still.mp4'), $frame, 320, 180),
+                Media::frame($this->scratch->path('film.mp4'), $frame, 320, 180),
+            ];
             $away = array_map(static fn(int $a, int $b): int => abs($a - $b), $one, $other);
             self::assertLessThan(3.0, array_sum($away) / \count($away), "frame {$frame}");
         }

@@ -33,7 +33,11 @@ final class EngineTest extends TestCase
     /** @param list<string> $arguments */
     private static function rhapsode(array $arguments, string $cache = 'cache'): string
     {
-        [$out] = Tool::run(['env', 'XDG_CACHE_HOME=' . self::$scratch->path($cache), \dirname(__DIR__, 2) . '/bin/rhapsode', ...$arguments], 300, 20_000);
+        [$out] = Tool::run(
+            ['env', 'XDG_CACHE_HOME=' . self::$scratch->path($cache), \dirname(__DIR__, 2) . '/bin/rhapsode', ...$arguments],
+            300,
+            20_000,
+        );
 
         return $out;
     }
@@ -100,7 +104,10 @@ final class EngineTest extends TestCase
         self::rhapsode(['film', self::$folder, $film, '--size', 'small', '--language', 'de']);
         $probe = Media::probe($film);
 
-        self::assertSame(['vp9', 'opus', 'webvtt'], array_map(static fn(int $i): string => $probe["streams.stream.{$i}.codec_name"], [0, 1, 2]));
+        self::assertSame(
+            ['vp9', 'opus', 'webvtt'],
+            array_map(static fn(int $i): string => $probe["streams.stream.{$i}.codec_name"], [0, 1, 2]),
+        );
         self::assertSame(['deu', 'deu'], [$probe['streams.stream.1.tags.language'], $probe['streams.stream.2.tags.language']], 'ISO 639-2');
         self::assertSame('Shapes', $probe['format.tags.title']);
         self::assertArrayHasKey('chapters.chapter.2.start_time', $probe);
@@ -126,7 +133,10 @@ final class EngineTest extends TestCase
                 self::rhapsode(['film', self::$folder, self::$scratch->path('x.mp4'), ...$wrong]);
                 self::fail('it takes ' . implode(' ', $wrong));
             } catch (ToolFailed $problem) {
-                self::assertStringContainsString('ended with 2: The ' . substr($wrong[0], 2, 4), str_replace('number of ', '', $problem->getMessage()));
+                self::assertStringContainsString(
+                    'ended with 2: The ' . substr($wrong[0], 2, 4),
+                    str_replace('number of ', '', $problem->getMessage()),
+                );
             }
         }
     }
@@ -136,7 +146,11 @@ final class EngineTest extends TestCase
     {
         $film = self::$scratch->path('full.mp4');
         try {
-            Tool::run(['env', 'XDG_CACHE_HOME=' . self::$scratch->path('full'), 'prlimit', '--fsize=60000', 'bash', '-c', 'trap "" XFSZ; exec "$0" "$@"', \dirname(__DIR__, 2) . '/bin/rhapsode', 'film', self::$folder, $film, '--size', '720'], 120, 20_000);
+            Tool::run([
+                'env', 'XDG_CACHE_HOME=' . self::$scratch->path('full'), 'prlimit', '--fsize=60000', 'bash', '-c',
+                'trap "" XFSZ; exec "$0" "$@"', \dirname(__DIR__, 2) . '/bin/rhapsode', 'film', self::$folder, $film,
+                '--size', '720',
+            ], 120, 20_000);
             self::fail('it cannot be written');
         } catch (ToolFailed $problem) {
             self::assertStringContainsString('ended with 2', $problem->getMessage());
@@ -146,7 +160,11 @@ final class EngineTest extends TestCase
 
         self::rhapsode(['film', self::$folder, $film, '--size', '720'], 'full');
         self::rhapsode(['film', self::$folder, self::$scratch->path('roomy.mp4'), '--size', '720'], 'roomy');
-        self::assertSame(self::pictures(self::$scratch->path('roomy.mp4')), self::pictures($film), 'and with room it is the very same film');
+        self::assertSame(
+            self::pictures(self::$scratch->path('roomy.mp4')),
+            self::pictures($film),
+            'and with room it is the very same film',
+        );
     }
 
     /** @return iterable<string, array{string}> */
@@ -166,10 +184,19 @@ final class EngineTest extends TestCase
         $slides = [];
         foreach (['#000000', '#ffffff'] as $i => $colour) {
             Media::picture("{$folder}/{$i}.jpg", 'xc:' . $colour, 1280, 720);
-            $slides[] = ['id' => "s{$i}", 'picture' => "p{$i}", 'motion' => 'still', 'stay' => 3, 'join' => ['kind' => $kind, 'seconds' => 1]];
+            $slides[] = [
+                'id' => "s{$i}",
+                'picture' => "p{$i}",
+                'motion' => 'still',
+                'stay' => 3,
+                'join' => ['kind' => $kind, 'seconds' => 1],
+            ];
         }
         $picture = static fn(int $i): array => ['file' => "{$i}.jpg", 'width' => 1280, 'height' => 720];
-        file_put_contents($folder . '/story.json', json_encode(['version' => 1, 'title' => 'Join', 'slides' => $slides, 'pictures' => ['p0' => $picture(0), 'p1' => $picture(1)]], \JSON_THROW_ON_ERROR));
+        file_put_contents($folder . '/story.json', json_encode(
+            ['version' => 1, 'title' => 'Join', 'slides' => $slides, 'pictures' => ['p0' => $picture(0), 'p1' => $picture(1)]],
+            \JSON_THROW_ON_ERROR,
+        ));
         self::rhapsode(['film', $folder, "{$folder}/film.mp4", '--size', 'small']);
         foreach ([6, 15, 24] as $n) {
             $pixels = Media::frame("{$folder}/film.mp4", 90 + $n, 640, 360);
@@ -186,13 +213,38 @@ final class EngineTest extends TestCase
         mkdir($folder = self::$scratch->path('comes-and-goes'));
         Media::picture("{$folder}/black.jpg", 'xc:#000000', 1280, 720);
         $layer = ['id' => 'picture', 'kind' => 'picture', 'asset' => 'p', 'framing' => ['motion' => 'still']];
-        $mark = ['id' => 'mark', 'kind' => 'icon', 'name' => 'arrow', 'colour' => 'white', 'place' => 'middle', 'size' => 0.8, 'comes' => 1, 'goes' => 3];
-        file_put_contents($folder . '/story.json', json_encode(['version' => 2, 'title' => 'Marks', 'assets' => ['p' => ['kind' => 'picture', 'file' => 'black.jpg', 'width' => 1280, 'height' => 720]], 'slides' => [
-            ['id' => 'a', 'layers' => [$layer, $mark], 'stay' => 4], ['id' => 'b', 'layers' => [$layer, ['comes' => null, 'goes' => 0.6] + $mark], 'stay' => 3],
+        $mark = [
+            'id' => 'mark',
+            'kind' => 'icon',
+            'name' => 'arrow',
+            'colour' => 'white',
+            'place' => 'middle',
+            'size' => 0.8,
+            'comes' => 1,
+            'goes' => 3,
+        ];
+        file_put_contents($folder . '/story.json', json_encode(['version' => 2, 'title' => 'Marks', 'assets' => [
+            'p' => ['kind' => 'picture', 'file' => 'black.jpg', 'width' => 1280, 'height' => 720],
+        ], 'slides' => [
+            [
+                'id' => 'a',
+                'layers' => [$layer, $mark],
+                'stay' => 4,
+            ], ['id' => 'b', 'layers' => [$layer, ['comes' => null, 'goes' => 0.6] + $mark], 'stay' => 3],
         ]], \JSON_THROW_ON_ERROR));
         self::rhapsode(['film', $folder, "{$folder}/film.mp4", '--size', 'small']);
         // By hand: up over 12 frames from 30 on, down over 12 until 90; the second scene comes in over 30 frames from 120 on.
-        foreach ([0 => 0.0, 20 => 0.0, 36 => 0.5, 60 => 1.0, 84 => 0.5, 100 => 0.0, 123 => 0.1, 132 => 0.2, 145 => 0.0] as $frame => $seen) {
+        foreach ([
+            0 => 0.0,
+            20 => 0.0,
+            36 => 0.5,
+            60 => 1.0,
+            84 => 0.5,
+            100 => 0.0,
+            123 => 0.1,
+            132 => 0.2,
+            145 => 0.0,
+        ] as $frame => $seen) {
             $pixels = Media::frame("{$folder}/film.mp4", $frame, 640, 360);
             self::assertEqualsWithDelta(255 * $seen, $pixels[3 * (180 * 640 + 320)], 9, "in the middle of frame {$frame}");
             self::assertEqualsWithDelta(0, $pixels[3 * (40 * 640 + 40)], 6, 'and nothing beside it');
@@ -219,9 +271,16 @@ final class EngineTest extends TestCase
     public function testLargePicturesNeedLittleMemory(): void
     {
         $path = self::$scratch->path('large.jpg');
-        Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=7744x5164', '-frames:v', '1', '-q:v', '3', '-f', 'image2', $path], 120);
+        Tool::ffmpeg(
+            ['-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=7744x5164', '-frames:v', '1', '-q:v', '3', '-f', 'image2', $path],
+            120,
+        );
         mkdir(self::$scratch->path('large'));
-        [, $said] = Tool::run(['/usr/bin/time', '-f', '%M', \dirname(__DIR__, 2) . '/bin/rhapsode', 'prepare', $path, self::$scratch->path('large')], 120, 20_000);
+        [, $said] = Tool::run(
+            ['/usr/bin/time', '-f', '%M', \dirname(__DIR__, 2) . '/bin/rhapsode', 'prepare', $path, self::$scratch->path('large')],
+            120,
+            20_000,
+        );
 
         self::assertFileExists(self::$scratch->path('large/full.jpg'));
         self::assertLessThan(400_000, (int) trim($said), 'kilobytes at most at once (GNU time)');
@@ -229,7 +288,11 @@ final class EngineTest extends TestCase
         // One process makes the film, so that what is measured is what preparing and drawing it take together.
         mkdir($folder = self::$scratch->path('large-story'));
         rename($path, "{$folder}/1.jpg");
-        [, $said] = Tool::run(['/usr/bin/time', '-f', '%M', 'env', 'XDG_CACHE_HOME=' . self::$scratch->path('large-cache'), \dirname(__DIR__, 2) . '/bin/rhapsode', 'film', $folder, "{$folder}/film.mp4", '--size', '1080', '--workers', '1'], 240, 20_000);
+        [, $said] = Tool::run([
+            '/usr/bin/time', '-f', '%M', 'env', 'XDG_CACHE_HOME=' . self::$scratch->path('large-cache'),
+            \dirname(__DIR__, 2) . '/bin/rhapsode', 'film', $folder, "{$folder}/film.mp4", '--size', '1080',
+            '--workers', '1',
+        ], 240, 20_000);
         self::assertSame('1920', Media::probe("{$folder}/film.mp4")['streams.stream.0.width']);
         $lines = explode("\n", trim($said));
         self::assertLessThan(400_000, (int) end($lines), 'kilobytes at most at once, of the largest process');

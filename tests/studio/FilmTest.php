@@ -38,7 +38,10 @@ final class FilmTest extends TestCase
         file_put_contents($in('2-mill %d.caption.txt'), self::CAPTION);
         file_put_contents($in('1 first.caption.txt'), 'مرحبا हिन्दी 中文 🌊');
         file_put_contents($in('title.txt'), "The Mill; 50 % \\ = more #1\n");
-        file_put_contents($in('sources.csv'), "file,title,author,source,licence\n\"1 first.jpg\",\"A, \"\"quoted\"\" title\",Ann,https://example.org/a,CC BY 4.0\n");
+        file_put_contents(
+            $in('sources.csv'),
+            "file,title,author,source,licence\n\"1 first.jpg\",\"A, \"\"quoted\"\" title\",Ann,https://example.org/a,CC BY 4.0\n",
+        );
         self::$film = self::$scratch->path('a film.mp4');
         [$json] = self::rhapsode('plan', self::$folder);
         /** @var array{frames: int, width: int, height: int, fps: int, scenes: list<array<string, mixed>>, plays: list<array{asset: string, bus: string, slide: string|null, start: float, end: float}>, cues: list<array{start: float, end: float, text: string}>} $plan */
@@ -50,7 +53,11 @@ final class FilmTest extends TestCase
     /** @return array{string, string} */
     private static function rhapsode(string ...$arguments): array
     {
-        return Tool::run(['env', 'XDG_CACHE_HOME=' . self::$scratch->path('cache'), \dirname(__DIR__, 2) . '/bin/rhapsode', ...array_values($arguments)], 300, 20_000);
+        return Tool::run(
+            ['env', 'XDG_CACHE_HOME=' . self::$scratch->path('cache'), \dirname(__DIR__, 2) . '/bin/rhapsode', ...array_values($arguments)],
+            300,
+            20_000,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -77,7 +84,10 @@ final class FilmTest extends TestCase
         $probe = Media::probe(self::$film);
 
         self::assertSame((string) self::$plan['frames'], $probe['streams.stream.0.nb_read_frames']);
-        self::assertSame(['h264', 'yuv420p', '1280', '720', '30/1', 'bt709'], array_map(static fn(string $k): string => $probe["streams.stream.0.{$k}"], ['codec_name', 'pix_fmt', 'width', 'height', 'avg_frame_rate', 'color_space']));
+        self::assertSame(['h264', 'yuv420p', '1280', '720', '30/1', 'bt709'], array_map(
+            static fn(string $k): string => $probe["streams.stream.0.{$k}"],
+            ['codec_name', 'pix_fmt', 'width', 'height', 'avg_frame_rate', 'color_space'],
+        ));
         self::assertSame('aac', $probe['streams.stream.1.codec_name']);
         self::assertEqualsWithDelta(self::$plan['frames'] / 30, (float) $probe['streams.stream.0.duration'], 0.001);
         self::assertEqualsWithDelta((float) $probe['streams.stream.0.duration'], (float) $probe['streams.stream.1.duration'], 0.05);
@@ -89,7 +99,10 @@ final class FilmTest extends TestCase
 
     public function testFramesFollowEachOtherWithoutAGap(): void
     {
-        [$out] = Tool::run(['ffprobe', '-v', 'error', '-select_streams', 'v', '-show_entries', 'frame=best_effort_timestamp', '-of', 'csv=p=0', self::$film]);
+        [$out] = Tool::run([
+            'ffprobe', '-v', 'error', '-select_streams', 'v', '-show_entries', 'frame=best_effort_timestamp', '-of',
+            'csv=p=0', self::$film,
+        ]);
         preg_match_all('/^\d+/m', $out, $found);
         $times = array_map(intval(...), $found[0]);
 
@@ -110,7 +123,11 @@ final class FilmTest extends TestCase
         self::assertCount(3, $voiced);
         foreach ($voiced as $voice) {
             // What was trimmed to is where the level rises in the recording: look for the same rise in the film.
-            [, $said] = Tool::ffmpeg(['-i', Tool::file(self::$film), '-map', '0:a', '-af', \sprintf('atrim=%F:%F,asetpts=N/SR/TB,silencedetect=n=-45dB:d=0.05', $voice['start'] - 0.5, $voice['end']), '-f', 'null', '-']);
+            [, $said] = Tool::ffmpeg([
+                '-i', Tool::file(self::$film), '-map', '0:a', '-af',
+                \sprintf('atrim=%F:%F,asetpts=N/SR/TB,silencedetect=n=-45dB:d=0.05', $voice['start'] - 0.5, $voice['end']),
+                '-f', 'null', '-',
+            ]);
             self::assertSame(1, preg_match('/silence_end: ([\d.]+)/', $said, $end));
             // Trimming leaves a margin of 80 ms for breath before the level rises.
             self::assertEqualsWithDelta(0.5 + 0.08, (float) $end[1], 0.04, 'voice of ' . $voice['slide']);
@@ -156,7 +173,10 @@ final class FilmTest extends TestCase
         sort($inPlate);
         // The middle of what lies under the words, and the words themselves.
         $ground = $inPlate[intdiv(\count($inPlate), 2)];
-        $words = max(\Rhapsode\Core\Words\Contrast::ratio($inPlate[\count($inPlate) - 60], $ground), \Rhapsode\Core\Words\Contrast::ratio($inPlate[60], $ground));
+        $words = max(
+            \Rhapsode\Core\Words\Contrast::ratio($inPlate[\count($inPlate) - 60], $ground),
+            \Rhapsode\Core\Words\Contrast::ratio($inPlate[60], $ground),
+        );
 
         self::assertGreaterThanOrEqual(4.5, $words);
     }
@@ -192,7 +212,11 @@ final class FilmTest extends TestCase
         Media::picture("{$folder}/1.jpg");
         Media::sound("{$folder}/bed.wav", 'sine=220:r=48000', 8.0);
         $made = static function () use ($folder): string {
-            exec('XDG_CACHE_HOME=' . escapeshellarg(self::$scratch->path('sound-cache')) . ' ' . escapeshellarg(\dirname(__DIR__, 2) . '/bin/rhapsode') . ' film ' . escapeshellarg($folder) . ' ' . escapeshellarg("{$folder}/film.mp4") . ' --size small 2>&1', $out, $status);
+            exec(
+                'XDG_CACHE_HOME=' . escapeshellarg(self::$scratch->path('sound-cache')) . ' ' . escapeshellarg(\dirname(__DIR__, 2) . '/bin/rhapsode') . ' film ' . escapeshellarg($folder) . ' ' . escapeshellarg("{$folder}/film.mp4") . ' --size small 2>&1',
+                $out,
+                $status,
+            );
             self::assertSame(0, $status, implode("\n", $out));
             self::assertDoesNotMatchRegularExpression('/warning|unable/i', implode("\n", $out));
 
@@ -210,7 +234,10 @@ final class FilmTest extends TestCase
         exec(escapeshellarg(\dirname(__DIR__, 2) . '/bin/rhapsode') . ' proof ' . escapeshellarg(self::$folder), $out, $status);
 
         self::assertSame(1, $status);
-        self::assertMatchesRegularExpression('/^Must be mended: (\d+ slides do not say whose picture they show|Slide \d+ does not say).*/m', implode("\n", $out));
+        self::assertMatchesRegularExpression(
+            '/^Must be mended: (\d+ slides do not say whose picture they show|Slide \d+ does not say).*/m',
+            implode("\n", $out),
+        );
         self::assertSame(\count($out), \count(array_unique($out)), 'nothing is said twice');
     }
 

@@ -75,7 +75,10 @@ final class FolderTest extends TestCase
     public function testADocumentLeadsNowhereButIntoItsFolder(): void
     {
         Media::picture($this->scratch->path('outside.jpg'), width: 64, height: 36);
-        file_put_contents($this->in('story.json'), '{"version":1,"title":"T","slides":[],"pictures":{"p":{"file":"../outside.jpg","width":64,"height":36}}}');
+        file_put_contents(
+            $this->in('story.json'),
+            '{"version":1,"title":"T","slides":[],"pictures":{"p":{"file":"../outside.jpg","width":64,"height":36}}}',
+        );
 
         $this->expectExceptionObject(new Unreadable('folder.file-missing', ['file' => '../outside.jpg']));
         $this->read();
@@ -85,7 +88,9 @@ final class FolderTest extends TestCase
     {
         file_put_contents($this->in('story.json'), '{"version":1,');
 
-        $this->expectExceptionObject(new Unreadable('folder.file-problem', ['file' => 'story.json', 'problem' => new Message('document.not-json')]));
+        $this->expectExceptionObject(
+            new Unreadable('folder.file-problem', ['file' => 'story.json', 'problem' => new Message('document.not-json')]),
+        );
         $this->read();
     }
 

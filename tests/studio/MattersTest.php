@@ -35,7 +35,10 @@ final class MattersTest extends TestCase
 
     private static function thumb(Scratch $scratch, string $path): string
     {
-        Tool::ffmpeg(['-v', 'error', '-i', Tool::file($path), '-vf', 'scale=480:480:force_original_aspect_ratio=decrease', '-q:v', '3', $scratch->path('thumb.jpg')]);
+        Tool::ffmpeg([
+            '-v', 'error', '-i', Tool::file($path), '-vf', 'scale=480:480:force_original_aspect_ratio=decrease', '-q:v',
+            '3', $scratch->path('thumb.jpg'),
+        ]);
 
         return $scratch->path('thumb.jpg');
     }

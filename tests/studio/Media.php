@@ -19,7 +19,11 @@ final class Media
     public static function speech(string $path, string $text, float $decibels = 0, float $silence = 0.8): void
     {
         Tool::run(['flite', '-voice', 'slt', '-t', $text, '-o', $path . '.raw.wav']);
-        Tool::ffmpeg(['-v', 'error', '-i', Tool::file($path . '.raw.wav'), '-af', \sprintf('volume=%FdB,adelay=%d:all=1,apad=pad_dur=%F', $decibels, (int) ($silence * 1000), $silence), Tool::file($path)]);
+        Tool::ffmpeg([
+            '-v', 'error', '-i', Tool::file($path . '.raw.wav'), '-af',
+            \sprintf('volume=%FdB,adelay=%d:all=1,apad=pad_dur=%F', $decibels, (int) ($silence * 1000), $silence),
+            Tool::file($path),
+        ]);
         unlink($path . '.raw.wav');
     }
 
@@ -36,7 +40,10 @@ final class Media
     public static function loudness(string $path, ?float $from = null, ?float $to = null): array
     {
         $trim = null === $from ? '' : \sprintf('atrim=%F:%F,', $from, (float) $to);
-        [, $said] = Tool::ffmpeg(['-i', Tool::file($path), '-map', '0:a', '-af', $trim . 'ebur128=peak=true:framelog=verbose', '-f', 'null', '-']);
+        [
+            ,
+            $said,
+        ] = Tool::ffmpeg(['-i', Tool::file($path), '-map', '0:a', '-af', $trim . 'ebur128=peak=true:framelog=verbose', '-f', 'null', '-']);
         $summary = substr($said, (int) strrpos($said, 'Summary:'));
         preg_match('/I:\s+(-?[\d.]+) LUFS/', $summary, $integrated);
         preg_match('/Peak:\s+(-?[\d.]+|-inf) dBFS/', $summary, $peak);
@@ -47,7 +54,9 @@ final class Media
     /** @return array<string, string> flat entries of ffprobe, such as `streams.stream.0.nb_read_frames` */
     public static function probe(string $path): array
     {
-        [$out] = Tool::run(['ffprobe', '-v', 'error', '-count_frames', '-show_streams', '-show_format', '-show_chapters', '-of', 'flat', $path]);
+        [$out] = Tool::run(
+            ['ffprobe', '-v', 'error', '-count_frames', '-show_streams', '-show_format', '-show_chapters', '-of', 'flat', $path],
+        );
         $entries = [];
         foreach (explode("\n", trim($out)) as $line) {
             [$key, $value] = explode('=', $line, 2) + [1 => ''];
@@ -66,7 +75,13 @@ final class Media
     /** One frame, three bytes for each pixel. */
     public static function rawFrame(string $film, int $number, int $width = 1280, int $height = 720): string
     {
-        [$raw] = Tool::ffmpeg(['-v', 'error', '-i', Tool::file($film), '-vf', "select=eq(n\\,{$number}),scale={$width}:{$height}:in_color_matrix=bt709:in_range=tv:out_range=pc:flags=accurate_rnd,format=rgb24", '-frames:v', '1', '-f', 'rawvideo', '-']);
+        [$raw] = Tool::ffmpeg(
+            [
+                '-v', 'error', '-i', Tool::file($film), '-vf',
+                "select=eq(n\\,{$number}),scale={$width}:{$height}:in_color_matrix=bt709:in_range=tv:out_range=pc:flags=accurate_rnd,format=rgb24",
+                '-frames:v', '1', '-f', 'rawvideo', '-',
+            ],
+        );
 
         return $raw;
     }
@@ -74,7 +89,10 @@ final class Media
     /** How alike two films look (structural similarity, by ffmpeg's ssim), of all frames the mean. */
     public static function ssim(string $one, string $other): float
     {
-        [, $said] = Tool::ffmpeg(['-i', Tool::file($one), '-i', Tool::file($other), '-filter_complex', '[0:v][1:v]ssim', '-f', 'null', '-'], 300);
+        [
+            ,
+            $said,
+        ] = Tool::ffmpeg(['-i', Tool::file($one), '-i', Tool::file($other), '-filter_complex', '[0:v][1:v]ssim', '-f', 'null', '-'], 300);
 
         return 1 === preg_match('/All:([\d.]+)/', $said, $found) ? (float) $found[1] : 0.0;
     }
@@ -87,7 +105,10 @@ final class Media
         $samples = array_values(unpack('s*', $raw) ?: []);
 
         return array_map(
-            static fn(array $block): int => (int) round(max(-90, 10 * log10(max(1e-9, array_sum(array_map(static fn(int $x): int => $x * $x, $block)) / \count($block) / 32768 ** 2)))),
+            static fn(array $block): int => (int) round(max(
+                -90,
+                10 * log10(max(1e-9, array_sum(array_map(static fn(int $x): int => $x * $x, $block)) / \count($block) / 32768 ** 2)),
+            )),
             array_chunk($samples, 800),
         );
     }

@@ -98,7 +98,11 @@ final class MendingTest extends TestCase
         $turned = Mending::follow(new Recipe(90), $path, 500);
         self::assertSame([375, 500], [$turned->width(), $turned->height()]);
         self::assertSame(['lime', 'red', 'white', 'blue'], [
-            self::colourAt($turned, 0.25, 0.25), self::colourAt($turned, 0.75, 0.25), self::colourAt($turned, 0.25, 0.75), self::colourAt($turned, 0.75, 0.75),
+            self::colourAt(
+                $turned,
+                0.25,
+                0.25,
+            ), self::colourAt($turned, 0.75, 0.25), self::colourAt($turned, 0.25, 0.75), self::colourAt($turned, 0.75, 0.75),
         ]);
         $cropped = Mending::follow(new Recipe(90, 0.0, new Frame(0.5, 0.0, 0.5, 0.5)), $path, 300);
         self::assertSame([300, 400], [$cropped->width() * 300 / 225, $cropped->height() * 400 / 300]);
@@ -177,6 +181,10 @@ final class MendingTest extends TestCase
         self::assertGreaterThan(120, $redness($as(new Recipe(eyes: [$mark])), 0.75, 0.5), 'the other is not marked');
         self::assertLessThan(20, abs($redness($as(new Recipe(90, eyes: [$mark])), 0.5, 0.25)));
         self::assertLessThan(20, abs($redness($as(new Recipe(0, 0.0, new Frame(0.0, 0.25, 0.5, 0.5), new Tone(), [$mark])), 0.5, 0.5)));
-        self::assertSame($as(new Recipe())->pixels(), $as(new Recipe(eyes: [new Frame(0.45, 0.1, 0.1, 0.1)]))->pixels(), 'a mark on skin changes nothing');
+        self::assertSame(
+            $as(new Recipe())->pixels(),
+            $as(new Recipe(eyes: [new Frame(0.45, 0.1, 0.1, 0.1)]))->pixels(),
+            'a mark on skin changes nothing',
+        );
     }
 }

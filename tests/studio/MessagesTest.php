@@ -23,7 +23,12 @@ final class MessagesTest extends TestCase
         $catalogue = self::read('messages/en.json') + self::read('messages/film/en.json');
         $said = 0;
         foreach (self::sources() as $path => $source) {
-            preg_match_all("/new (Refused|Malformed|Unreadable|Message|Flaw|Problem)\\(\\s*(?:Severity::\\w+,\\s*|\\d+,\\s*)?'([a-z-]+(?:\\.[a-z-]+)*)'(?:,\\s*\\[((?:[^\\[\\]]|\\[[^\\[\\]]*\\])*)\\])?/", $source, $found, \PREG_SET_ORDER);
+            preg_match_all(
+                "/new (Refused|Malformed|Unreadable|Message|Flaw|Problem)\\(\\s*(?:Severity::\\w+,\\s*|\\d+,\\s*)?'([a-z-]+(?:\\.[a-z-]+)*)'(?:,\\s*\\[((?:[^\\[\\]]|\\[[^\\[\\]]*\\])*)\\])?/",
+                $source,
+                $found,
+                \PREG_SET_ORDER,
+            );
             foreach ($found as $one) {
                 $code = ('Flaw' === $one[1] ? 'proof.' : '') . $one[2];
                 self::assertArrayHasKey($code, $catalogue, $path);
@@ -111,7 +116,10 @@ final class MessagesTest extends TestCase
         $catalogue = new IcuCatalogue();
         $work = new Message('film.work-by', ['title' => 'T', 'author' => 'A']);
 
-        self::assertSame(['„T“ von A', '«T» de A', '「T」, A', '“T” by A'], array_map(static fn(string $tag): string => $catalogue->say($work, $tag), ['de-AT', 'fr', 'ja-JP', 'xx']));
+        self::assertSame(
+            ['„T“ von A', '«T» de A', '「T」, A', '“T” by A'],
+            array_map(static fn(string $tag): string => $catalogue->say($work, $tag), ['de-AT', 'fr', 'ja-JP', 'xx']),
+        );
         self::assertSame('شريحة 12', $catalogue->say(new Message('film.slide', ['number' => '12']), 'ar-EG'));
         self::assertSame($catalogue->say($work, 'nb'), $catalogue->say($work, 'nn-NO'));
     }
@@ -128,7 +136,10 @@ final class MessagesTest extends TestCase
     private static function sources(): iterable
     {
         foreach (['core', 'studio', 'src', 'web', 'migrations'] as $folder) {
-            foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::ROOT . '/' . $folder, \FilesystemIterator::SKIP_DOTS)) as $file) {
+            foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(
+                self::ROOT . '/' . $folder,
+                \FilesystemIterator::SKIP_DOTS,
+            )) as $file) {
                 if ($file instanceof \SplFileInfo && \in_array($file->getExtension(), ['php', 'ts', 'tsx'], true)) {
                     yield $file->getPathname() => (string) file_get_contents($file->getPathname());
                 }

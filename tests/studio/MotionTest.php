@@ -23,7 +23,10 @@ final class MotionTest extends TestCase
     public static function moves(): iterable
     {
         yield 'a zoom to 1.25' => [Move::between(Frame::all(), new Frame(0.1, 0.1, 0.8, 0.8)), 150];
-        yield 'a slow pan, 0.2 px a frame' => [Move::between(new Frame(0.05, 0.1, 0.8, 0.8), new Frame(0.05 + 150 * 0.2 / 1280 * 0.8, 0.1, 0.8, 0.8)), 150];
+        yield 'a slow pan, 0.2 px a frame' => [
+            Move::between(new Frame(0.05, 0.1, 0.8, 0.8), new Frame(0.05 + 150 * 0.2 / 1280 * 0.8, 0.1, 0.8, 0.8)),
+            150,
+        ];
     }
 
     #[DataProvider('moves')]
@@ -37,7 +40,10 @@ final class MotionTest extends TestCase
         for ($i = 0; $i < $frames; ++$i) {
             $frame = $move->at($i / ($frames - 1));
             [$x, $y] = self::centroid($canvas->frame($frame));
-            $errors[] = [$x - (self::DOT[0] - $frame->x) / $frame->width * self::WIDTH, $y - (self::DOT[1] - $frame->y) / $frame->height * self::HEIGHT];
+            $errors[] = [
+                $x - (self::DOT[0] - $frame->x) / $frame->width * self::WIDTH,
+                $y - (self::DOT[1] - $frame->y) / $frame->height * self::HEIGHT,
+            ];
         }
         $squares = 0.0;
         for ($i = 1; $i < $frames; ++$i) {
@@ -45,7 +51,11 @@ final class MotionTest extends TestCase
         }
 
         self::assertLessThanOrEqual(0.05, sqrt($squares / ($frames - 1)), 'px rms from frame to frame');
-        self::assertLessThan(0.6, max([0.0, ...array_map(static fn(array $e): float => hypot(...$e), $errors)]), 'and it is where the plan says');
+        self::assertLessThan(
+            0.6,
+            max([0.0, ...array_map(static fn(array $e): float => hypot(...$e), $errors)]),
+            'and it is where the plan says',
+        );
     }
 
     /** The very same tracking, on a filter that is known to shiver: ffmpeg's zoompan rounds to whole pixels. */
@@ -56,7 +66,13 @@ final class MotionTest extends TestCase
         $frames = 60;
         [$raw] = Tool::ffmpeg([
             '-v', 'error', '-f', 'mjpeg', '-i', $scratch->path('dot.jpg'), '-vf',
-            \sprintf("zoompan=z='1+0.25*on/%d':x='(iw-iw/zoom)/2':y='(ih-ih/zoom)/2':d=%d:s=%dx%d:fps=30,format=yuv420p", $frames - 1, $frames, self::WIDTH, self::HEIGHT),
+            \sprintf(
+                "zoompan=z='1+0.25*on/%d':x='(iw-iw/zoom)/2':y='(ih-ih/zoom)/2':d=%d:s=%dx%d:fps=30,format=yuv420p",
+                $frames - 1,
+                $frames,
+                self::WIDTH,
+                self::HEIGHT,
+            ),
             '-f', 'rawvideo', '-',
         ], 120);
         $squares = 0.0;

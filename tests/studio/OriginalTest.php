@@ -34,7 +34,11 @@ final class OriginalTest extends TestCase
             ? ['heif-enc', '-q', '90', $scratch->path('plain.png'), '-o', $path]
             : ['php', '-r', '$i = new Imagick($argv[1]); $i->setImageFormat($argv[2]); file_put_contents($argv[3], $i->getImageBlob());', $scratch->path('plain.png'), 'jpg' === $kind ? 'jpeg' : $kind, $path]);
         if ('gif' !== $kind) {
-            Tool::run(['exiftool', '-q', '-overwrite_original', "-Orientation#={$orientation}", '-Artist=Ann Weir', '-GPSLatitude=51.5', '-GPSLatitudeRef=N', '-Model=Wonder Phone', '-XMP-dc:Rights=CC BY 4.0', '-XMP-dc:Title=The weir', $path]);
+            Tool::run([
+                'exiftool', '-q', '-overwrite_original', "-Orientation#={$orientation}", '-Artist=Ann Weir',
+                '-GPSLatitude=51.5', '-GPSLatitudeRef=N', '-Model=Wonder Phone', '-XMP-dc:Rights=CC BY 4.0',
+                '-XMP-dc:Title=The weir', $path,
+            ]);
         }
 
         return $path;
@@ -97,7 +101,10 @@ final class OriginalTest extends TestCase
         $old = $scratch->path('old.jpg');
         Media::picture($old, width: 64, height: 48);
         Tool::run(['exiftool', '-q', '-overwrite_original', '-IPTC:By-line=Bo', '-IPTC:CopyrightNotice=Public domain', $old]);
-        self::assertSame(['', 'Bo', 'Public domain'], [Metadata::source($old)->title, Metadata::source($old)->author, Metadata::source($old)->licence]);
+        self::assertSame(
+            ['', 'Bo', 'Public domain'],
+            [Metadata::source($old)->title, Metadata::source($old)->author, Metadata::source($old)->licence],
+        );
         Media::picture($old, width: 64, height: 48);
         self::assertTrue(Metadata::source($old)->isEmpty());
     }
@@ -114,7 +121,10 @@ final class OriginalTest extends TestCase
             return Metadata::description($path);
         };
 
-        self::assertSame('Two herons at the weir', $described('-XMP-dc:Description=Two herons at the weir', '-EXIF:ImageDescription=Something else'));
+        self::assertSame(
+            'Two herons at the weir',
+            $described('-XMP-dc:Description=Two herons at the weir', '-EXIF:ImageDescription=Something else'),
+        );
         self::assertSame('Am Wehr bei Köhn', $described('-IPTC:Caption-Abstract=Am Wehr bei Köhn', '-IPTC:CodedCharacterSet=UTF8'));
         self::assertSame('The miller and his cat', $described('-EXIF:ImageDescription=The miller and his cat'));
         self::assertSame('', $described('-EXIF:ImageDescription=QX 500 DIGITAL CAMERA'));
@@ -134,7 +144,10 @@ final class OriginalTest extends TestCase
         Media::picture($scratch->path('p.jpg'), width: 64, height: 48);
         $bytes = (string) file_get_contents($scratch->path('p.jpg'));
         $segment = "http://ns.adobe.com/xap/1.0/\0" . $xmp;
-        file_put_contents($scratch->path('p.jpg'), substr($bytes, 0, 2) . "\xFF\xE1" . pack('n', 2 + \strlen($segment)) . $segment . substr($bytes, 2));
+        file_put_contents(
+            $scratch->path('p.jpg'),
+            substr($bytes, 0, 2) . "\xFF\xE1" . pack('n', 2 + \strlen($segment)) . $segment . substr($bytes, 2),
+        );
 
         self::assertTrue(Metadata::source($scratch->path('p.jpg'))->isEmpty());
     }
@@ -159,7 +172,9 @@ final class OriginalTest extends TestCase
 
     private static function pixels(string $path): string
     {
-        [$raw] = Tool::ffmpeg(['-v', 'error', '-noautorotate', '-i', Tool::file($path), '-frames:v', '1', '-pix_fmt', 'rgb24', '-f', 'rawvideo', '-']);
+        [$raw] = Tool::ffmpeg(
+            ['-v', 'error', '-noautorotate', '-i', Tool::file($path), '-frames:v', '1', '-pix_fmt', 'rgb24', '-f', 'rawvideo', '-'],
+        );
 
         return hash('sha256', $raw);
     }

@@ -80,7 +80,10 @@ final class PicturePreparerTest extends TestCase
         $stored->setImagePage(0, 0, 0, 0);
         $path = $this->scratch->path('in.jpg');
         $stored->writeImage($path);
-        Tool::run(['exiftool', '-q', '-overwrite_original', '-n', "-Orientation={$orientation}", '-GPSLatitude=51.5', '-GPSLatitudeRef=N', '-Model=Phone', $path]);
+        Tool::run([
+            'exiftool', '-q', '-overwrite_original', '-n', "-Orientation={$orientation}", '-GPSLatitude=51.5',
+            '-GPSLatitudeRef=N', '-Model=Phone', $path,
+        ]);
 
         $size = $this->prepared($path);
 
@@ -95,7 +98,10 @@ final class PicturePreparerTest extends TestCase
     public function testALargePictureTellsItsOwnSizeUpright(): void
     {
         $path = $this->scratch->path('large.jpg');
-        Tool::ffmpeg(['-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=6400x4000', '-frames:v', '1', '-q:v', '4', '-f', 'image2', $path], 60);
+        Tool::ffmpeg(
+            ['-v', 'error', '-f', 'lavfi', '-i', 'testsrc2=s=6400x4000', '-frames:v', '1', '-q:v', '4', '-f', 'image2', $path],
+            60,
+        );
         Tool::run(['exiftool', '-q', '-overwrite_original', '-n', '-Orientation=6', $path]);
         $prepared = (new PicturePreparer())->prepare($path, $this->scratch->folder);
 
@@ -107,7 +113,11 @@ final class PicturePreparerTest extends TestCase
     {
         $path = $this->scratch->path('in.jpg');
         self::marked()->writeImage($path);
-        Tool::run(['exiftool', '-q', '-overwrite_original', '-GPSLatitude=51.5', '-GPSLatitudeRef=N', '-GPSLongitude=1', '-GPSLongitudeRef=W', '-Model=Phone', '-SerialNumber=123', '-XMP:Creator=Somebody', '-IPTC:City=Somewhere', '-Comment=home', $path]);
+        Tool::run([
+            'exiftool', '-q', '-overwrite_original', '-GPSLatitude=51.5', '-GPSLatitudeRef=N', '-GPSLongitude=1',
+            '-GPSLongitudeRef=W', '-Model=Phone', '-SerialNumber=123', '-XMP:Creator=Somebody', '-IPTC:City=Somewhere',
+            '-Comment=home', $path,
+        ]);
         $this->prepared($path);
 
         foreach ([PreparedPicture::MASTER, PreparedPicture::FULL, PreparedPicture::THUMB] as $file) {
@@ -134,7 +144,11 @@ final class PicturePreparerTest extends TestCase
         $path = $this->scratch->path('picture.txt');
         if ('heic' === $kind || 'avif' === $kind) {
             self::marked()->writeImage('png24:' . $this->scratch->path('in.png'));
-            Tool::run(['heif-enc', ...('avif' === $kind ? ['--avif'] : []), '-q', '90', '-o', $path, $this->scratch->path('in.png')], 60, 20_000);
+            Tool::run(
+                ['heif-enc', ...('avif' === $kind ? ['--avif'] : []), '-q', '90', '-o', $path, $this->scratch->path('in.png')],
+                60,
+                20_000,
+            );
         } else {
             self::marked()->writeImage($kind . ':' . $path);
         }
@@ -192,12 +206,18 @@ final class PicturePreparerTest extends TestCase
     {
         yield 'nothing' => ['', 'file.empty'];
         yield 'a text' => ['Dear teacher, my picture is attached.', 'picture.unknown-kind'];
-        yield 'a drawing that could fetch' => ['<svg xmlns="http://www.w3.org/2000/svg"><image href="file:///etc/passwd"/></svg>', 'picture.unknown-kind'];
+        yield 'a drawing that could fetch' => [
+            '<svg xmlns="http://www.w3.org/2000/svg"><image href="file:///etc/passwd"/></svg>',
+            'picture.unknown-kind',
+        ];
         yield 'a script in disguise' => ["push graphic-context\nimage over 0,0 0,0 'https://example.org'", 'picture.unknown-kind'];
         yield 'half a picture' => ["\xFF\xD8\xFF\xE0\0\x10JFIF\0\x01\x01", 'picture.broken'];
         yield 'a broken HEIC' => ["\0\0\0\x18ftypheic\0\0\0\0mif1heic" . "\0\0\0\x10meta", 'picture.broken'];
         // PNG header that claims 60000 x 60000 pixels
-        yield 'a bomb' => ["\x89PNG\r\n\x1A\n\0\0\0\rIHDR\0\0\xEA\x60\0\0\xEA\x60\x08\x02\0\0\0" . "\x5C\x99\x7B\x52" . "\0\0\0\0IDAT\x35\xAF\x06\x1E\0\0\0\0IEND\xAEB\x60\x82", ''];
+        yield 'a bomb' => [
+            "\x89PNG\r\n\x1A\n\0\0\0\rIHDR\0\0\xEA\x60\0\0\xEA\x60\x08\x02\0\0\0" . "\x5C\x99\x7B\x52" . "\0\0\0\0IDAT\x35\xAF\x06\x1E\0\0\0\0IEND\xAEB\x60\x82",
+            '',
+        ];
     }
 
     #[DataProvider('refused')]

@@ -42,7 +42,10 @@ final class SoundTest extends TestCase
 
         self::assertEqualsWithDelta(2.0 * 48_000, $sound->samples, 0.06 * 48_000);
         $probe = Media::probe($this->scratch->path('out.flac'));
-        self::assertSame(['flac', '48000', '1'], [$probe['streams.stream.0.codec_name'], $probe['streams.stream.0.sample_rate'], $probe['streams.stream.0.channels']]);
+        self::assertSame(
+            ['flac', '48000', '1'],
+            [$probe['streams.stream.0.codec_name'], $probe['streams.stream.0.sample_rate'], $probe['streams.stream.0.channels']],
+        );
         self::assertSame((string) $sound->samples, $probe['streams.stream.0.duration_ts']);
     }
 
@@ -92,7 +95,16 @@ final class SoundTest extends TestCase
     {
         $data = str_repeat("\x10\x20", $samples * $channels);
 
-        return 'RIFF' . pack('V', 36 + \strlen($data)) . 'WAVEfmt ' . pack('VvvVVvv', 16, 1, $channels, $rate, $rate * 2 * $channels, 2 * $channels, 16) . 'data' . pack('V', \strlen($data)) . $data;
+        return 'RIFF' . pack('V', 36 + \strlen($data)) . 'WAVEfmt ' . pack(
+            'VvvVVvv',
+            16,
+            1,
+            $channels,
+            $rate,
+            $rate * 2 * $channels,
+            2 * $channels,
+            16,
+        ) . 'data' . pack('V', \strlen($data)) . $data;
     }
 
     /** @return iterable<string, array{0: string, 1: string, 2?: int}> the file, what is said of it, and how much silence follows */
@@ -101,7 +113,11 @@ final class SoundTest extends TestCase
         yield 'that says 1 Hz' => [self::wav(1, 1, 14_000), '"rate":1,'];
         yield 'that says 768 kHz' => [self::wav(768_000, 1, 14_000), '"rate":768000'];
         yield 'of twelve channels' => [self::wav(48_000, 12, 14_000), '"channels":12'];
-        yield 'of five hours' => [substr(self::wav(8_000, 1, 1), 0, 40) . pack('V', 5 * 3600 * 16_000), 'sound.too-long', 5 * 3600 * 16_000];
+        yield 'of five hours' => [
+            substr(self::wav(8_000, 1, 1), 0, 40) . pack('V', 5 * 3600 * 16_000),
+            'sound.too-long',
+            5 * 3600 * 16_000,
+        ];
     }
 
     #[DataProvider('monsters')]
@@ -126,7 +142,11 @@ final class SoundTest extends TestCase
     {
         foreach ([8_000, 192_000] as $rate) {
             file_put_contents($this->scratch->path('in.wav'), self::wav($rate, 2, $rate));
-            self::assertEqualsWithDelta(48_000, (new SoundPreparer())->prepare($this->scratch->path('in.wav'), $this->scratch->path("{$rate}.flac"))->samples, 64);
+            self::assertEqualsWithDelta(
+                48_000,
+                (new SoundPreparer())->prepare($this->scratch->path('in.wav'), $this->scratch->path("{$rate}.flac"))->samples,
+                64,
+            );
         }
     }
 

@@ -12,7 +12,12 @@ use Rhapsode\Studio\Tool\ToolFailed;
 /** One long recording for the whole story. */
 final class SplitTest extends TestCase
 {
-    private const SCRIPTS = ['The tide comes in. It fills the pond behind the mill.', 'Then the gates fall shut, all by themselves, and the miller waits until the river is low. He drinks his tea.', 'The wheel turns.', 'Two sacks an hour, day and night, as long as the water lasts. Then he sleeps.'];
+    private const SCRIPTS = [
+        'The tide comes in. It fills the pond behind the mill.',
+        'Then the gates fall shut, all by themselves, and the miller waits until the river is low. He drinks his tea.',
+        'The wheel turns.',
+        'Two sacks an hour, day and night, as long as the water lasts. Then he sleeps.',
+    ];
 
     public function testItIsCutWhereOneSlidesScriptEnds(): void
     {
@@ -34,7 +39,11 @@ final class SplitTest extends TestCase
         }
         file_put_contents($scratch->path('list.txt'), $list);
         Tool::ffmpeg(['-v', 'error', '-f', 'concat', '-i', $scratch->path('list.txt'), $scratch->path('whole.wav')]);
-        $rhapsode = static fn(string ...$arguments): string => Tool::run(['env', 'XDG_CACHE_HOME=' . $scratch->path('cache'), \dirname(__DIR__, 2) . '/bin/rhapsode', ...array_values($arguments)], 120, 20_000)[0];
+        $rhapsode = static fn(string ...$arguments): string => Tool::run(
+            ['env', 'XDG_CACHE_HOME=' . $scratch->path('cache'), \dirname(__DIR__, 2) . '/bin/rhapsode', ...array_values($arguments)],
+            120,
+            20_000,
+        )[0];
         /** @var list<array{file: string, from: float, to: float, confidence: float}> $parts */
         $parts = json_decode($rhapsode('split', $scratch->path('whole.wav'), $folder, '--write'), true, 8, \JSON_THROW_ON_ERROR);
 
@@ -59,6 +68,13 @@ final class SplitTest extends TestCase
         Media::sound($scratch->path('elsewhere/whole.wav'), 'sine=300', 3.0);
         $this->expectException(ToolFailed::class);
         $this->expectExceptionMessageMatches('/0 pauses, too few to be cut for 2 slides/');
-        Tool::run(['env', 'XDG_CACHE_HOME=' . $scratch->path('cache'), \dirname(__DIR__, 2) . '/bin/rhapsode', 'split', $scratch->path('elsewhere/whole.wav'), $scratch->folder], 120, 20_000);
+        Tool::run([
+            'env',
+            'XDG_CACHE_HOME=' . $scratch->path('cache'),
+            \dirname(__DIR__, 2) . '/bin/rhapsode',
+            'split',
+            $scratch->path('elsewhere/whole.wav'),
+            $scratch->folder,
+        ], 120, 20_000);
     }
 }

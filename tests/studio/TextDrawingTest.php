@@ -115,7 +115,11 @@ final class TextDrawingTest extends TestCase
             $scratch = new Scratch();
             (new TextDrawing())->paint(self::caption($a), $scratch->path('a.png'), 720);
             (new TextDrawing())->paint(self::caption($b), $scratch->path('b.png'), 720);
-            self::assertNotSame((new \Imagick($scratch->path('a.png')))->getImageSignature(), (new \Imagick($scratch->path('b.png')))->getImageSignature(), $pair);
+            self::assertNotSame(
+                (new \Imagick($scratch->path('a.png')))->getImageSignature(),
+                (new \Imagick($scratch->path('b.png')))->getImageSignature(),
+                $pair,
+            );
         }
     }
 }

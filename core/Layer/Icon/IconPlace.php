@@ -27,7 +27,11 @@ enum IconPlace: string
     {
         $width = $size * min(1.0, 1 / $shape->ratio());
         $height = $size * min(1.0, $shape->ratio());
-        $along = static fn(bool $first, bool $last, float $length): float => $first ? self::EDGE : ($last ? 1 - self::EDGE - $length : (1 - $length) / 2);
+        $along = static fn(
+            bool $first,
+            bool $last,
+            float $length,
+        ): float => $first ? self::EDGE : ($last ? 1 - self::EDGE - $length : (1 - $length) / 2);
 
         return new Frame(
             $along(str_ends_with($this->value, 'left'), str_ends_with($this->value, 'right'), $width),

@@ -14,7 +14,13 @@ final readonly class PlannedIcon implements PlannedLayer
 {
     public const GROUND = 24;
 
-    public function __construct(private string $id, public string $path, public string $colour, public Frame $box, private Envelope $opacity) {}
+    public function __construct(
+        private string $id,
+        public string $path,
+        public string $colour,
+        public Frame $box,
+        private Envelope $opacity,
+    ) {}
 
     public function id(): string
     {

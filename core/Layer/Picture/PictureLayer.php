@@ -76,7 +76,13 @@ final readonly class PictureLayer implements Layer
         $recipe = $this->recipe;
         $changes = \is_array($told['recipe'] ?? null) ? $told['recipe'] : [];
         if ($recipe->turn !== $before->recipe->turn && !\array_key_exists('crop', $changes)) {
-            $recipe = new Recipe($recipe->turn, $recipe->straighten, $before->recipe->turnedCrop($recipe->turn), $recipe->tone, $recipe->eyes);
+            $recipe = new Recipe(
+                $recipe->turn,
+                $recipe->straighten,
+                $before->recipe->turnedCrop($recipe->turn),
+                $recipe->tone,
+                $recipe->eyes,
+            );
         }
         $framing = \array_key_exists('framing', $told) || $this->asset !== $before->asset || $recipe->liesAs($before->recipe)
             ? $this->framing
@@ -174,12 +180,20 @@ final readonly class PictureLayer implements Layer
 
         return null === $matters || Motion::Set === $this->framing->motion
             ? $move()
-            : $context->memo->recall($context->key('move', $this->fit, $this->framing->motion, $ratio, $context->frames, $matters, $goesOn), $move);
+            : $context->memo->recall(
+                $context->key('move', $this->fit, $this->framing->motion, $ratio, $context->frames, $matters, $goesOn),
+                $move,
+            );
     }
 
     private function rendition(Form $form): Rendition
     {
-        return new Rendition($this->asset, $this->recipe, $form, Form::Whole === $form ? $this->ground->colour(Typesetter::ground()) : null);
+        return new Rendition(
+            $this->asset,
+            $this->recipe,
+            $form,
+            Form::Whole === $form ? $this->ground->colour(Typesetter::ground()) : null,
+        );
     }
 
     /** Whether it shows, or would show, its picture whole on that colour. */

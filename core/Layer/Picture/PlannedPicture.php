@@ -18,7 +18,13 @@ use Rhapsode\Core\Picture\Rendition;
 final readonly class PlannedPicture implements PlannedLayer
 {
     /** @param list<Frame> $heads */
-    public function __construct(private string $id, public Rendition $rendition, public Move $move, public array $heads = [], public ?PlannedClip $clip = null) {}
+    public function __construct(
+        private string $id,
+        public Rendition $rendition,
+        public Move $move,
+        public array $heads = [],
+        public ?PlannedClip $clip = null,
+    ) {}
 
     public function id(): string
     {
@@ -32,7 +38,10 @@ final readonly class PlannedPicture implements PlannedLayer
 
     public function hash(): string
     {
-        return substr(hash('sha256', json_encode(array_filter([$this->rendition->toArray(), $this->move->toArray(), $this->clip?->toArray()]), \JSON_THROW_ON_ERROR)), 0, 24);
+        return substr(hash(
+            'sha256',
+            json_encode(array_filter([$this->rendition->toArray(), $this->move->toArray(), $this->clip?->toArray()]), \JSON_THROW_ON_ERROR),
+        ), 0, 24);
     }
 
     public function isStill(): bool
@@ -47,7 +56,12 @@ final readonly class PlannedPicture implements PlannedLayer
 
     public function toArray(): array
     {
-        return ['id' => $this->id, 'kind' => $this->kind()->value, 'rendition' => $this->rendition->toArray(), 'path' => $this->move->toArray()]
+        return [
+            'id' => $this->id,
+            'kind' => $this->kind()->value,
+            'rendition' => $this->rendition->toArray(),
+            'path' => $this->move->toArray(),
+        ]
             + (null === $this->clip ? [] : ['clip' => $this->clip->toArray()]);
     }
 }

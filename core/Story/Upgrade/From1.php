@@ -85,7 +85,9 @@ final class From1
     {
         return [
             ['id' => 'title', 'kind' => 'words', 'role' => 'title', 'text' => $in->raw('heading') ?? ''],
-            ...('' === ($in->raw('subtitle') ?? '') ? [] : [['id' => 'subtitle', 'kind' => 'words', 'role' => 'subtitle', 'text' => $in->raw('subtitle')]]),
+            ...('' === ($in->raw('subtitle') ?? '') ? [] : [
+                ['id' => 'subtitle', 'kind' => 'words', 'role' => 'subtitle', 'text' => $in->raw('subtitle')],
+            ]),
         ];
     }
 

@@ -17,7 +17,10 @@ final class BodySize
     public function __invoke(RequestEvent $event): void
     {
         $request = $event->getRequest();
-        if ('json' === $request->getContentTypeFormat() && max((int) $request->headers->get('Content-Length'), \strlen($request->getContent())) > self::MOST_JSON) {
+        if ('json' === $request->getContentTypeFormat() && max(
+            (int) $request->headers->get('Content-Length'),
+            \strlen($request->getContent()),
+        ) > self::MOST_JSON) {
             $event->setResponse(new Problem(413, 'request.too-much'));
         }
     }

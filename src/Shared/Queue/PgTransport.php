@@ -25,7 +25,11 @@ final class PgTransport implements TransportInterface, KeepaliveReceiverInterfac
 
     private bool $listening = false;
 
-    public function __construct(private readonly Connection $database, private readonly SerializerInterface $serializer, private readonly string $queue) {}
+    public function __construct(
+        private readonly Connection $database,
+        private readonly SerializerInterface $serializer,
+        private readonly string $queue,
+    ) {}
 
     public function get(): iterable
     {
