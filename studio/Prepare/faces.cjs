@@ -36,8 +36,8 @@ console.log = console.warn = () => {};
 const faces = require('@vladmandic/face-api/dist/face-api.node-wasm.js');
 
 const SIZE = 416;
-// Whoever is in a picture from near is found in a smaller one too, in a third of the time.
-const SMALL = 224;
+// The smallest first: whoever is there from near is found in it too, in a third of the time.
+const SIZES = [224, 320, SIZE];
 const SURE = 0.5;
 // Milliseconds that it waits for another picture.
 const IDLE = 20_000;
@@ -52,15 +52,22 @@ function turned(picture, by) {
   return tf.reverse(across, by === 1 ? 1 : 0);
 }
 
+/** The surest face in a picture, when it is looked at in that size. */
+async function surest(picture, inputSize) {
+  const found = await faces.detectAllFaces(picture, new faces.TinyFaceDetectorOptions({ inputSize, scoreThreshold: SURE }));
+  return Math.max(0, ...found.map((face) => face.score));
+}
+
+/** A pattern may look like a face in one size; somebody does in all. */
 async function quarters(picture) {
-  const how = new faces.TinyFaceDetectorOptions({ inputSize: SMALL, scoreThreshold: SURE });
-  let best = { by: 0, score: VERY_SURE };
   for (const by of [1, 3, 2]) {
-    const found = await faces.detectAllFaces(turned(picture, by), how);
-    const score = Math.max(0, ...found.map((face) => face.score));
-    if (score > best.score) best = { by, score };
+    const turn = turned(picture, by);
+    let isSure = true;
+    for (const size of SIZES) isSure = isSure && (await surest(turn, size)) > VERY_SURE;
+    turn.dispose();
+    if (isSure) return by;
   }
-  return best.by;
+  return 0;
 }
 
 async function look(pixels, width, height) {
