@@ -37,9 +37,9 @@ export class Drawing {
     if (!context) return;
     const { turn, straighten, crop, eyes } = drawn.recipe;
     const shape = JSON.stringify([width, height, turn, straighten, drawn.isWhole ? null : crop, eyes]);
+    // Another may have drawn on it in another size.
+    if (canvas.width !== width || canvas.height !== height) [canvas.width, canvas.height] = [width, height];
     if (this.of?.canvas !== canvas || this.of.picture !== drawn.picture || this.of.shape !== shape) {
-      canvas.width = width;
-      canvas.height = height;
       const { width: wide, height: high } = drawn.picture;
       const image = withoutRedEyes(drawn.picture, eyes);
       place(context, { image, width: wide, height: high }, drawn.recipe, drawn.isWhole, width, height);
@@ -82,6 +82,7 @@ function place(
   const across = width / crop.width / inside(ratio, recipe.straighten);
   const sideways = recipe.turn % 180 !== 0;
   const scale = across / (sideways ? picture.height : picture.width);
+  context.clearRect(0, 0, width, height);
   context.save();
   context.imageSmoothingQuality = 'high';
   context.translate(width * ((0.5 - crop.x) / crop.width), height * ((0.5 - crop.y) / crop.height));

@@ -35,6 +35,10 @@ const Frame = styled.div`
   }
 `;
 
+/** What changes again within so many milliseconds is moving: it is drawn with fewer pixels, at that share of each side, until it rests. */
+const RESTS = 200;
+const QUICK = 0.45;
+
 interface Props {
   picture: ImageBitmap | null;
   levels: Levels | undefined;
@@ -54,7 +58,8 @@ interface Props {
 export function MendStage({ picture, levels, recipe, name, before, crops, levelled, children }: Props) {
   const ground = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [drawing] = useState(() => new Drawing());
+  const [drawings] = useState(() => ({ fine: new Drawing(), quick: new Drawing() }));
+  const last = useRef(-Infinity);
   const [room, setRoom] = useState({ width: 0, height: 0 });
   useEffect(() => {
     const box = ground.current;
@@ -70,10 +75,21 @@ export function MendStage({ picture, levels, recipe, name, before, crops, levell
   const around = picture ? ratioOf({ picture, recipe: shown, isWhole }) : 1;
   const width = Math.max(0, Math.floor(Math.min(room.width, room.height * around)));
   useEffect(() => {
-    if (!picture || !canvas.current || width === 0) return;
+    if (!picture || !canvas.current || width === 0) return undefined;
+    const on = canvas.current;
     const pixels = Math.round(width * Math.min(window.devicePixelRatio, 1.5));
-    drawing.draw(canvas.current, { picture, recipe: shown, levels, isWhole }, pixels);
-  }, [drawing, picture, shown, levels, isWhole, width]);
+    const fine = () => drawings.fine.draw(on, { picture, recipe: shown, levels, isWhole }, pixels);
+    const now = performance.now();
+    const isMoving = now - last.current < RESTS;
+    last.current = now;
+    if (!isMoving) {
+      fine();
+      return undefined;
+    }
+    drawings.quick.draw(on, { picture, recipe: shown, levels, isWhole }, Math.round(pixels * QUICK));
+    const timer = setTimeout(fine, RESTS);
+    return () => clearTimeout(timer);
+  }, [drawings, picture, shown, levels, isWhole, width]);
   return (
     <Ground ref={ground}>
       {picture ? (
