@@ -25,7 +25,7 @@ final readonly class Beds
      */
     public function __construct(private Story $story, private array $timed, private int $end)
     {
-        $this->ducking = Ducking::under(array_merge(...array_map(static fn(TimedSlide $t): array => $t->voice, $timed)));
+        $this->ducking = Ducking::underAll($timed);
     }
 
     /** @return list<Play> in order */

@@ -25,7 +25,7 @@ final class ClipSounds
      */
     public static function plays(Story $story, array $timed): array
     {
-        $ducking = Ducking::under(array_merge(...array_map(static fn(TimedSlide $t): array => $t->voice, $timed)));
+        $ducking = Ducking::underAll($timed);
         $plays = [];
         foreach ($timed as $i => $one) {
             $layer = $one->slide->picture();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Sound;
 
 use Rhapsode\Core\Pacing\PlacedSpan;
+use Rhapsode\Core\Pacing\TimedSlide;
 use Rhapsode\Core\Timing\Rate;
 
 /**
@@ -25,6 +26,12 @@ final readonly class Ducking
 
     /** @param list<array{int, int}> $spoken samples from and to, in order, apart from each other */
     private function __construct(private array $spoken) {}
+
+    /** @param list<TimedSlide> $timed of a whole story, in order */
+    public static function underAll(array $timed): self
+    {
+        return self::under(array_merge(...array_map(static fn(TimedSlide $one): array => $one->voice, $timed)));
+    }
 
     /** @param list<PlacedSpan> $voices in the order of the film */
     public static function under(array $voices): self

@@ -219,6 +219,15 @@ test('in the preview every frame is the one that the plan tells, mended or not, 
     .toBe(true);
   await page.keyboard.press('Alt+p');
   await expect(stage(page)).toBeVisible();
+
+  // What is done to it is seen at once, on the very frame that it stands on.
+  await page.getByText('Script', { exact: true }).first().click();
+  await choose(page, 2);
+  await expect(mended).toHaveCount(1);
+  await page.getByRole('button', { name: 'Turn right' }).click();
+  await expect
+    .poll(() => mended.evaluate((c) => (c as HTMLCanvasElement).width < (c as HTMLCanvasElement).height))
+    .toBe(true);
 });
 
 test('two trim one clip at once, one of them without a connection; on a phone; and axe finds nothing', async ({

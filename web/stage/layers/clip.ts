@@ -47,7 +47,8 @@ export class MovingPart {
     const at = Math.max(clip.from, Math.min(clip.to - 1, clip.from + frame));
     if (plays && at < clip.to - 1) this.video.play(at);
     else this.video.still(at);
-    if (plays) this.draw();
+    // What is done to it may be another than before, on the very same frame.
+    this.draw();
   }
 
   rest(): void {
