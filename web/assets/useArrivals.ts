@@ -100,7 +100,9 @@ export function useArrivals(story: string, hold: StoryHold) {
           whole,
         };
       });
-      void Promise.all(made.map(keepFile)).then(() => enqueue(made));
+      // To keep a large one takes its time: what is changed of it later is written later too.
+      for (const kept of made) void keepFile(kept);
+      enqueue(made);
     },
     [enqueue, hold.view, me, story],
   );
