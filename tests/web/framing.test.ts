@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import limits from '../../schema/limits.json';
 import golden from '../golden/performance.json';
 import type { PictureLayer, PlannedPicture, Spoken } from '../../web/api/types';
+import { WHOLE } from '../../web/parts/boxes';
+import { comfortOf, paceOf } from '../../web/stage/comfort';
 import { framingOf, hasRoom, inOrder, momentAt, pathOf, secondOf, withStop } from '../../web/script/one/framing';
 
 const box = (x: number, width = 0.5) => ({ x, y: 0, width, height: width });
@@ -57,7 +59,17 @@ describe('stops on the way of the look', () => {
     let now = framing({ frame: box(0.5), at: 0.5 });
     const [, added] = withStop(now, { ...spoken, spoken: false }, 12);
     expect(added?.at).toBeCloseTo(7 - 1.5, 3);
-    expect(added?.frame.width).toBeCloseTo(0.6, 6);
+    // As near as it gets calmly in the five seconds that it has, and with more time no nearer than four fifths.
+    expect((added?.frame.width ?? 0) / 0.75).toBeCloseTo(Math.exp((-0.06 * 5) / 1.6), 2);
+    const slow = withStop(now, { ...spoken, spoken: false }, 60).at(-1);
+    expect((slow?.frame.width ?? 0) / 0.75).toBeCloseTo(0.8, 6);
+    const { ease } = golden.plan;
+    for (const seconds of [4, 7, 11, 30]) {
+      const first = { ...framing(), opensOn: WHOLE, closesOn: WHOLE };
+      const stops = withStop(first, { ...spoken, spoken: false }, seconds);
+      const path = pathOf({ ...first, stops }, { ...spoken, spoken: false }, seconds);
+      expect(paceOf(comfortOf(path, ease, seconds)), `in ${seconds} s`).toBe('calm');
+    }
     while (hasRoom(now)) now = { ...now, stops: withStop(now, spoken, 12) };
     expect(now.stops).toHaveLength(limits.stops);
   });

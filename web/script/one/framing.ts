@@ -1,6 +1,7 @@
 import limits from '../../../schema/limits.json';
 import type { PictureLayer, PlannedPicture, Scene, Spoken } from '../../api/types';
 import { scaled, WHOLE, type Box } from '../../parts/boxes';
+import { calmlyNearer } from '../../stage/comfort';
 import { closesOn, opensOn, type Path } from '../../stage/path';
 
 /** As a word of the script is said, or at a second of what is heard. */
@@ -64,9 +65,12 @@ export function pathOf(framing: Framing, spoken: Spoken, seconds: number): Path 
   return [{ at: 0, frame: framing.opensOn }, ...stops, { at: 1, frame: framing.closesOn }];
 }
 
+/** How much nearer a new stop is, at most. */
+const NEARER = 0.8;
+
 export const hasRoom = ({ stops }: Framing): boolean => stops.length < limits.stops;
 
-/** One more, in the middle of the longest way, a little nearer than what is seen there. */
+/** One more, in the middle of the longest way, a little nearer than what is seen there: no nearer than it can be reached calmly. */
 export function withStop(framing: Framing, spoken: Spoken, seconds: number): Stop[] {
   const path = pathOf(framing, spoken, seconds);
   let longest = { at: 0.5, frame: WHOLE, way: 0 };
@@ -77,7 +81,11 @@ export function withStop(framing: Framing, spoken: Spoken, seconds: number): Sto
     const frame = { x: middle('x'), y: middle('y'), width: middle('width'), height: middle('height') };
     longest = { at: (from.at + to.at) / 2, frame, way: to.at - from.at };
   });
-  return [...framing.stops, { frame: scaled(longest.frame, 0.8), ...momentAt(longest.at * seconds, spoken, Infinity) }];
+  const nearer = Math.max(NEARER, calmlyNearer((longest.way / 2) * seconds));
+  return [
+    ...framing.stops,
+    { frame: scaled(longest.frame, nearer), ...momentAt(longest.at * seconds, spoken, Infinity) },
+  ];
 }
 
 /** The moment at a second: the nearest word within reach, or else the second itself. */
