@@ -46,7 +46,8 @@ abstract class FolderCommand extends Command
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         try {
             $renditions = new FolderRenditions(self::kept());
-            $folder = new StoryFolder(rtrim(self::argument($input, 'folder'), '/'), $renditions);
+            $out = $input->hasArgument('out') ? self::argument($input, 'out') : '';
+            $folder = new StoryFolder(rtrim(self::argument($input, 'folder'), '/'), $renditions, $out);
             $story = self::asked($folder->read(), $input);
             $language = $story->language;
 

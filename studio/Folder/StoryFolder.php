@@ -31,7 +31,8 @@ use Rhapsode\Studio\Tool\Unreadable;
  *
  * Pictures and clips in natural order of their names; a sound of the same stem is that slide's narration, `STEM.txt` its script,
  * `STEM.caption.txt` the words on its picture; `title.txt` the title; `sources.csv` (file,title,author,source,licence)
- * the credits; `bed.mp3` (any sound format) the music under it; `captions.vtt` or `captions.srt` its captions.
+ * the credits; `bed.mp3` (any sound format) the music under it; `captions.vtt` or `captions.srt` its captions. `film.mp4` is what
+ * was made of it.
  */
 final readonly class StoryFolder
 {
@@ -40,7 +41,11 @@ final readonly class StoryFolder
     private const CLIPS = ['mp4', 'm4v', 'mov', 'webm', 'mkv', 'avi'];
     private const SOUNDS = ['wav', 'mp3', 'm4a', 'mp4', 'ogg', 'oga', 'opus', 'flac', 'webm', 'weba', 'aac', 'aif', 'aiff'];
 
-    public function __construct(private string $folder, private FolderRenditions $renditions) {}
+    /** What a film that was made from a folder is called where nothing else is said, without its ending. */
+    private const FILM = 'film';
+
+    /** @param string $film where the film of it is made: once there, it is no part of the story */
+    public function __construct(private string $folder, private FolderRenditions $renditions, private string $film = '') {}
 
     /** @throws Unreadable with the file's name before what is wrong with it */
     public function read(): Story
@@ -112,7 +117,7 @@ final readonly class StoryFolder
     }
 
     /**
-     * Files that hold moving pictures, and are not the voice of a picture that is there too.
+     * Files that hold moving pictures, and are neither the voice of a picture that is there too nor the film of the story.
      *
      * @param list<string> $names
      *
@@ -121,11 +126,13 @@ final readonly class StoryFolder
     private function clips(array $names): array
     {
         $stem = static fn(string $name): string => pathinfo($name, \PATHINFO_FILENAME);
-        $pictures = array_map($stem, $this->ending($names, self::PICTURES));
+        $apart = [self::FILM, ...array_map($stem, $this->ending($names, self::PICTURES))];
+        $film = realpath($this->film);
 
         return array_values(array_filter(
             $this->ending($names, self::CLIPS),
-            fn(string $name): bool => !\in_array($stem($name), $pictures, true) && !ClipProbe::isSound($this->folder . '/' . $name),
+            fn(string $name): bool => !\in_array($stem($name), $apart, true)
+                && realpath("{$this->folder}/{$name}") !== $film && !ClipProbe::isSound("{$this->folder}/{$name}"),
         ));
     }
 

@@ -358,7 +358,10 @@ final class ClipTest extends TestCase
         // Sound in the same container, of a picture's stem and of none.
         Media::sound($this->scratch->path('story/03-shore.mp4'), 'sine=300', 1, ['-c:a', 'aac', '-f', 'mp4']);
         Media::sound($this->scratch->path('story/bed.m4a'), 'sine=200', 3, ['-c:a', 'aac', '-f', 'mp4']);
-        $story = (new StoryFolder($this->scratch->path('story'), new FolderRenditions($this->scratch->path('renditions'))))->read();
+        // Films that were made of it are no part of it.
+        copy($this->scratch->path('story/04-waves.mp4'), $this->scratch->path('story/film.mp4'));
+        copy($this->scratch->path('story/04-waves.mp4'), $made = $this->scratch->path('story/05-made.mp4'));
+        $story = (new StoryFolder($this->scratch->path('story'), new FolderRenditions($this->scratch->path('renditions')), $made))->read();
 
         self::assertCount(2, $story->slides);
         [$shore, $waves] = $story->slides;
