@@ -222,6 +222,7 @@ test('in the preview every frame is the one that the plan tells, mended or not, 
 
   // What is done to it is seen at once, on the very frame that it stands on.
   await page.getByText('Script', { exact: true }).first().click();
+  await choose(page, 1);
   await choose(page, 2);
   await expect(mended).toHaveCount(1);
   await page.getByRole('button', { name: 'Turn right' }).click();

@@ -44,6 +44,8 @@ test('a picture that is shown whole lies on itself, on paper, on a colour; two c
   await page.reload();
   await choose(page, 2);
   await expect(colour).toBeHidden();
+  await picks.getByText('A colour').click();
+  await expect(colour).toBeVisible();
   await panel(page).getByText('Fill the slide').click();
   await expect(picks).toBeHidden();
 });

@@ -40,11 +40,12 @@ test('preview and captions, and a film of one’s own in another size, stopped a
   await page.getByRole('button', { name: 'Stop making it' }).click();
   await expect(page.getByRole('button', { name: 'Make the film' })).toBeVisible();
   await page.getByText('Small, for slow networks', { exact: true }).click();
+  await page.getByText('WebM, free formats', { exact: true }).click();
   await page.getByRole('button', { name: 'Make the film' }).click();
   await expect(page.getByRole('link', { name: /Download the film/ })).toBeVisible({ timeout: 120_000 });
-  for (const name of ['SubRip', 'Transcript']) {
+  for (const name of [/^Download the film/, 'SubRip', 'Transcript']) {
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name }).click()]);
-    expect(download.suggestedFilename()).toMatch(/\.(srt|txt)$/);
+    expect(download.suggestedFilename()).toMatch(/\.(webm|srt|txt)$/);
   }
 });
 

@@ -29,8 +29,15 @@ async function filmOf(page: Page, title: string) {
 
 /** Decibels of a stretch of a film, seconds. */
 function levelOf(path: string, from: number, to: number): number {
-  const filter = `atrim=${from}:${to},astats=measure_perchannel=none`;
-  const said = spawnSync('ffmpeg', ['-i', path, '-af', filter, '-f', 'null', '-']).stderr.toString();
+  const part = ['-ss', String(from), '-t', String(to - from), '-i', path];
+  const said = spawnSync('ffmpeg', [
+    ...part,
+    '-af',
+    'astats=measure_perchannel=none',
+    '-f',
+    'null',
+    '-',
+  ]).stderr.toString();
   return Number(/RMS level dB: (-?[\d.]+)/.exec(said)?.[1]);
 }
 
@@ -62,6 +69,9 @@ test('the preview and the film sound alike', async ({ page }) => {
   });
   const { path, plan } = await filmOf(page, 'Lantern Night');
   expect(plan.plays.filter(({ bus }) => bus === 'bed').length, 'there is a bed').toBeGreaterThan(0);
+  // From its middle on: there are voices enough, and the music's end.
+  const begun = Math.floor(plan.frames * 0.45);
+  await page.getByRole('figure', { name: 'Preview' }).getByRole('slider').fill(String(begun));
   await page.getByRole('button', { name: 'Play', exact: true }).first().click();
   await expect
     .poll(() => page.evaluate(() => (window as unknown as { heard: { frame: number }[] }).heard.at(-1)?.frame ?? 0), {
@@ -74,10 +84,12 @@ test('the preview and the film sound alike', async ({ page }) => {
   const voices = plan.plays.filter(({ bus }) => bus === 'voice');
   const last = voices.at(-1)?.end ?? 0;
   const moments = [
-    ...voices.map(({ start, end }) => [start + 0.2, end - 0.2] as const),
+    ...voices
+      .filter(({ start }) => start > begun / plan.fps)
+      .map(({ start, end }) => [start + 0.2, end - 0.2] as const),
     ...[1.6, 2.6, 3.6].map((after) => [last + after, last + after + 1] as const),
   ];
-  expect(moments.length).toBeGreaterThanOrEqual(10);
+  expect(moments.length).toBeGreaterThanOrEqual(6);
   for (const [from, to] of moments) {
     const blocks = heard.filter(({ frame }) => frame / plan.fps >= from && frame / plan.fps < to);
     const ours = 10 * Math.log10(blocks.reduce((sum, { power }) => sum + power, 0) / blocks.length);
