@@ -166,6 +166,8 @@ test('a frame of it becomes a picture, it is cut in two, and a voice over it say
   await page.getByText('As long as the voice').click();
   await expect.poll(async () => (await part(page, 2))?.lasts).toBe('voice');
   expect(await seconds()).toBe(spoken);
+  await page.getByText('Until the clip and the voice are over').click();
+  await expect.poll(async () => (await part(page, 2))?.lasts).toBe('clip');
   expect(whole).toBeGreaterThanOrEqual(spoken);
 });
 
@@ -217,6 +219,10 @@ test('in the preview every frame is the one that the plan tells, mended or not, 
         .evaluate((v) => !(v as HTMLVideoElement).paused),
     )
     .toBe(true);
+  await page.getByRole('button', { name: 'Back to the clip' }).click();
+  await expect(stage(page)).toBeVisible();
+  await page.keyboard.press('Alt+p');
+  await expect(page.getByRole('button', { name: 'Back to the clip' })).toBeVisible();
   await page.keyboard.press('Alt+p');
   await expect(stage(page)).toBeVisible();
 
