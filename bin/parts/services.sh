@@ -190,7 +190,7 @@ keep() { # keep NAME COMMAND…
 }
 
 start_workers() {
-    local count=$1 i own
+    local count=$1 i own kinds
     for ((i = 1; i <= count; i++)); do
         own=()
         # Workers that share an object store each have a folder of their own, as on computers of their own.
@@ -200,8 +200,11 @@ start_workers() {
         fi
         # Films give way to pages.
         keep "worker-$i" nice -n 10 $([ "$(id -un)" != "$APP_USER" ] && echo runuser -u "$APP_USER" --) "${own[@]}" php -d memory_limit=400M -d ffi.enable=1 "$ROOT/bin/console" messenger:consume films --keepalive=10 --time-limit=3600 --memory-limit=300M --sleep=0.2 -q
-        # What comes in is waited for by somebody at a page.
-        keep "assets-$i" nice -n 5 $([ "$(id -un)" != "$APP_USER" ] && echo runuser -u "$APP_USER" --) "${own[@]}" php -d memory_limit=400M -d ffi.enable=1 "$ROOT/bin/console" messenger:consume assets --keepalive=10 --time-limit=3600 --memory-limit=300M --sleep=0.2 -q
+        # What comes in is waited for by somebody at a page. One of them takes clips, which take minutes, when nothing else waits; the
+        # others never do.
+        kinds=(assets)
+        [ "$i" -gt 1 ] || kinds+=(clips)
+        keep "assets-$i" nice -n 5 $([ "$(id -un)" != "$APP_USER" ] && echo runuser -u "$APP_USER" --) "${own[@]}" php -d memory_limit=400M -d ffi.enable=1 "$ROOT/bin/console" messenger:consume "${kinds[@]}" --keepalive=10 --time-limit=3600 --memory-limit=300M --sleep=0.2 -q
     done
 }
 

@@ -30,6 +30,12 @@ enum Arriving: string
         };
     }
 
+    /** Whether to make it ready takes minutes: nothing else waits for it. */
+    public function isLong(): bool
+    {
+        return self::Clip === $this;
+    }
+
     public function tooLarge(): Message
     {
         return new Message('file.too-large', ['most' => intdiv($this->mostBytes(), 1_000_000)]);

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Asset;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\LockMode;
+use Doctrine\DBAL\ParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\EventDispatcher\EventDispatcherInterface;
 use Psr\Log\LoggerInterface;
@@ -22,7 +24,7 @@ use Symfony\Component\Messenger\MessageBusInterface;
 
 /**
  * Makes ready what has come in: one thing at a time for each person, in the order of arrival, so that thirty pictures of one
- * never keep another waiting. A worker that is killed costs the one thing that it was at, which is begun again.
+ * never keep another waiting; and one clip at a time beside it, for which no picture and no voice waits. A worker that is killed costs the one thing that it was at, which is begun again.
  */
 final readonly class AssetWorker
 {
@@ -43,9 +45,10 @@ final readonly class AssetWorker
     #[AsMessageHandler]
     public function prepare(PrepareAssets $message): void
     {
-        $isMine = $this->claims->alone("assets of {$message->person}", function () use ($message): bool {
+        $which = $message->isLong ? 'clips' : 'assets';
+        $isMine = $this->claims->alone("{$which} of {$message->person}", function () use ($message): bool {
             $this->entities->clear();
-            $asset = $this->next($message->person);
+            $asset = $this->next($message);
             null === $asset || $this->one($asset);
 
             return true;
@@ -55,8 +58,8 @@ final readonly class AssetWorker
             return;
         }
         // Behind those of other people; also for what came in while this one was at work, and found it held.
-        if (null !== $this->next($message->person)) {
-            $this->bus->dispatch($message);
+        if (null !== $this->next($message)) {
+            $this->bus->dispatch($message, $message->stamps());
         }
     }
 
@@ -121,11 +124,13 @@ final readonly class AssetWorker
     }
 
     /** The one of a person's that came first. */
-    private function next(string $person): ?AssetRecord
+    private function next(PrepareAssets $message): ?AssetRecord
     {
+        $kinds = array_filter(Arriving::cases(), static fn(Arriving $kind): bool => $kind->isLong() === $message->isLong);
         $id = $this->database->fetchOne(
-            "SELECT id FROM asset WHERE owner_id = ? AND state IN ('waiting', 'preparing') ORDER BY finished_at, id LIMIT 1",
-            [$person],
+            "SELECT id FROM asset WHERE owner_id = ? AND kind IN (?) AND state IN ('waiting', 'preparing') ORDER BY finished_at, id LIMIT 1",
+            [$message->person, array_map(static fn(Arriving $kind): string => $kind->value, array_values($kinds))],
+            [ParameterType::STRING, ArrayParameterType::STRING],
         );
 
         return \is_string($id) ? $this->entities->find(AssetRecord::class, $id) : null;

@@ -56,7 +56,8 @@ final readonly class Assets
     {
         $asset->become(AssetAct::Finish);
         $asset->finishedAt = (int) (microtime(true) * 1000);
-        $this->bus->dispatch(new PrepareAssets((string) $asset->owner->id));
+        $message = new PrepareAssets((string) $asset->owner->id, $asset->kind->isLong());
+        $this->bus->dispatch($message, $message->stamps());
     }
 
     /** @throws Refused when it is finished, or has other bytes in that place */

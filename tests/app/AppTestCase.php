@@ -9,6 +9,7 @@ use Rhapsode\App\Account\Role;
 use Rhapsode\App\Account\User;
 use Rhapsode\App\Asset\AssetRecord;
 use Rhapsode\App\Asset\AssetWorker;
+use Rhapsode\App\Asset\PrepareAssets;
 use Rhapsode\App\Classroom\Assignment;
 use Rhapsode\App\Classroom\Classroom;
 use Rhapsode\App\Classroom\Membership;
@@ -17,6 +18,7 @@ use Rhapsode\App\Story\StoryRecord;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Messenger\Transport\TransportInterface;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Uid\Uuid;
 
@@ -191,6 +193,24 @@ abstract class AppTestCase extends WebTestCase
         ?string $slide = null,
         array $after = [],
     ): array {
+        return $this->prepared($this->sent($story, $path, $name, $kind, $slide, $after));
+    }
+
+    /**
+     * Sends a file in as a page does, and leaves it waiting.
+     *
+     * @param list<string> $after
+     *
+     * @return string its id
+     */
+    protected function sent(
+        string $story,
+        string $path,
+        string $name,
+        string $kind,
+        ?string $slide = null,
+        array $after = [],
+    ): string {
         $begun = $this->told(
             'POST',
             "/api/stories/{$story}/assets",
@@ -205,7 +225,7 @@ abstract class AppTestCase extends WebTestCase
         }
         $this->told('POST', "/api/assets/{$id}/finish", ['parts' => \count($parts)], 202);
 
-        return $this->prepared($id);
+        return $id;
     }
 
     /** @return array<string, mixed> an asset, when what waits has been made ready */
@@ -216,6 +236,26 @@ abstract class AppTestCase extends WebTestCase
         self::service(AssetWorker::class)->one($asset);
 
         return $this->told('GET', "/api/assets/{$id}");
+    }
+
+    /**
+     * Does what waits in a queue of assets, as its worker would.
+     *
+     * @param ?\Closure(): void $then after each
+     */
+    protected function consume(string $queue, ?\Closure $then = null): void
+    {
+        $transport = self::getContainer()->get("messenger.transport.{$queue}");
+        self::assertInstanceOf(TransportInterface::class, $transport);
+        while ([] !== $envelopes = [...$transport->get()]) {
+            foreach ($envelopes as $envelope) {
+                $message = $envelope->getMessage();
+                self::assertInstanceOf(PrepareAssets::class, $message);
+                self::service(AssetWorker::class)->prepare($message);
+                $transport->ack($envelope);
+                null === $then || $then();
+            }
+        }
     }
 
     /** A picture that differs from every other. */

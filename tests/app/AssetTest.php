@@ -8,13 +8,10 @@ use Rhapsode\App\Asset\AssetFiles;
 use Rhapsode\App\Asset\AssetPart;
 use Rhapsode\App\Asset\AssetRecord;
 use Rhapsode\App\Asset\AssetSweeper;
-use Rhapsode\App\Asset\AssetWorker;
-use Rhapsode\App\Asset\PrepareAssets;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Studio\Prepare\SoundReader;
 use Rhapsode\Tests\Studio\Media;
-use Symfony\Component\Messenger\Transport\TransportInterface;
 use Symfony\Component\Uid\Uuid;
 
 final class AssetTest extends AppTestCase
@@ -187,24 +184,13 @@ final class AssetTest extends AppTestCase
                 $names[$id] = "{$who} {$n}";
             }
         }
-        $queue = self::getContainer()->get('messenger.transport.assets');
-        \assert($queue instanceof TransportInterface);
-        $worker = self::service(AssetWorker::class);
         $done = [];
-        for ($i = 0; $i < 12; ++$i) {
-            foreach ($queue->get() as $envelope) {
-                $message = $envelope->getMessage();
-                \assert($message instanceof PrepareAssets);
-                $worker->prepare($message);
-                $queue->ack($envelope);
-                foreach ($this->entities()->getRepository(AssetRecord::class)->findBy(
-                    ['state' => AssetState::Ready],
-                    ['id' => 'ASC'],
-                ) as $asset) {
-                    $done[$names[(string) $asset->id]] = true;
-                }
+        $this->consume('assets', function () use ($names, &$done): void {
+            $ready = $this->entities()->getRepository(AssetRecord::class)->findBy(['state' => AssetState::Ready], ['id' => 'ASC']);
+            foreach ($ready as $asset) {
+                $done[$names[(string) $asset->id]] = true;
             }
-        }
+        });
 
         self::assertSame(['sam one', 'sam two', 'sue one', 'sue two'], array_keys($done));
     }
