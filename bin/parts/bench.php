@@ -36,12 +36,7 @@ $time = static function (callable $work): float {
 
     return microtime(true) - $begun;
 };
-$row = static fn(
-    string $what,
-    string $figure,
-    string $against,
-    string $asked,
-): int => printf("%-52s %9s   of %-46s asked: %s\n", $what, $figure, $against, $asked);
+$row = require __DIR__ . '/row.php';
 
 /** A folder of so many moving, spoken, captioned slides with a title, over a bed. */
 $write = static function (string $folder, int $slides) use ($demo): void {
@@ -175,7 +170,9 @@ $row(
     sprintf(
         '%.0f MB',
         $most = $largest(
-            '$maker = new Rhapsode\\Studio\\Render\\SegmentMaker($m, $plan->shape, $format); foreach (array_slice(Rhapsode\\Studio\\Render\\Segments::of($plan, $format), 0, 4) as $k => $segment) { $maker->make($segment, %s . $k . ".mp4"); }',
+            '$maker = new Rhapsode\\Studio\\Render\\SegmentMaker($m, $plan->shape, $format);'
+            . ' foreach (array_slice(Rhapsode\\Studio\\Render\\Segments::of($plan, $format), 0, 4) as $k => $segment) {'
+            . ' $maker->make($segment, %s . $k . ".mp4"); }',
         ),
     ),
     sprintf('(%.2f x what is allowed)', $most / 400),

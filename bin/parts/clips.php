@@ -33,17 +33,16 @@ $timed = static function (callable $work): float {
 
     return (hrtime(true) - $begun) / 1e9;
 };
-$row = static function (string $what, float $took, float $against, string $of, string $asked): void {
-    printf(
-        "%-52s %9s   of %-46s asked: %s\n",
-        $what,
-        sprintf('%.2f x', $took / $against),
-        sprintf('%s (%.1f s of %.1f)', $of, $took, $against),
-        $asked,
-    );
-};
+$line = require __DIR__ . '/row.php';
+$row = static fn(string $what, float $took, float $against, string $of, string $asked) => $line(
+    $what,
+    sprintf('%.2f x', $took / $against),
+    sprintf('%s (%.1f s of %.1f)', $of, $took, $against),
+    $asked,
+);
 $clip = static fn(string $name, string $size, int $rate): array => Tool::ffmpeg([
-    '-v', 'error', '-f', 'lavfi', '-i', "mandelbrot=s={$size}:r={$rate}:end_scale=0.3", '-f', 'lavfi', '-i', 'sine=300', '-t', (string) SECONDS, '-pix_fmt', 'yuv420p',
+    '-v', 'error', '-f', 'lavfi', '-i', "mandelbrot=s={$size}:r={$rate}:end_scale=0.3", '-f', 'lavfi', '-i', 'sine=300',
+    '-t', (string) SECONDS, '-pix_fmt', 'yuv420p',
     '-c:v', 'libx264', '-preset', 'veryfast', '-b:v', '16M', '-c:a', 'aac', Tool::file($scratch->path($name)),
 ], 300);
 

@@ -33,12 +33,7 @@ $median = static function (callable $work): float {
 
     return $times[3];
 };
-$row = static fn(
-    string $what,
-    string $figure,
-    string $against,
-    string $asked,
-): int => printf("%-52s %9s   of %-46s asked: %s\n", $what, $figure, $against, $asked);
+$row = require __DIR__ . '/row.php';
 
 Tool::ffmpeg(
     ['-v', 'error', '-f', 'lavfi', '-i', 'mandelbrot=s=4000x3000', '-frames:v', '1', '-q:v', '3', $scratch->path('large.jpg')],

@@ -24,6 +24,12 @@ final readonly class Clip
         );
     }
 
+    /** @return positive-int frames from one small picture of its strip to the next */
+    public function every(): int
+    {
+        return max(1, intdiv($this->frames + Limits::STRIP - 1, Limits::STRIP));
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -29,6 +29,8 @@ final class EditReader
             'duplicate slides' => new DuplicateSlides($in->ids('slides'), $in->ids('copies')),
             'set layer' => new SetLayer($in->id('slide'), $in->id('layer'), $in->choice('kind', LayerKind::class), self::changes($in)),
             'set layers' => new SetLayers($in->ids('slides'), $in->choice('kind', LayerKind::class), self::changes($in)),
+            'cut clip' => new CutClip($in->id('slide'), $in->whole('frame', 1, Limits::CLIP_FRAMES), $in->id('rest')),
+            'turn upright' => new TurnUpright($in->ids('slides')),
             'mark eyes' => new MarkEyes($in->ids('slides')),
             'delete layer' => new DeleteLayer($in->id('slide'), $in->id('layer')),
             'set script' => new SetScript($in->id('slide'), $in->text('script', Limits::SCRIPT)),

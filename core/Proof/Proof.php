@@ -150,7 +150,7 @@ final class Proof
                 $slide->id,
             );
         }
-        if (0 !== $picture->sideways && 0 === $layer->recipe->turn) {
+        if ($layer->liesSideways($picture)) {
             $findings[] = new Flaw(Severity::Should, 'sideways-picture', ['slide' => $number], $slide->id);
         }
         if ($picture->soft) {

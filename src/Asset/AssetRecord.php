@@ -110,7 +110,8 @@ class AssetRecord
     {
         return [
             'id' => (string) $this->id, 'kind' => $this->kind->value, 'file' => $this->file, 'slide' => $this->slide,
-            'state' => $this->state->value, 'progress' => $this->progress, 'problem' => $this->problem, 'same' => null === $this->same ? null : (string) $this->same,
+            'state' => $this->state->value, 'progress' => $this->progress, 'problem' => $this->problem,
+            'same' => null === $this->same ? null : (string) $this->same,
         ];
     }
 }

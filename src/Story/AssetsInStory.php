@@ -44,7 +44,8 @@ final readonly class AssetsInStory
     {
         $asset = $event->record;
         $made = $event->made;
-        if (!\is_string($made) && isset($story->assets[$made->id])) {
+        // A frame that is taken once more is meant for another slide.
+        if (!\is_string($made) && isset($story->assets[$made->id]) && null === $asset->taken) {
             // Meant for a slide that is there, it is shown on that, and no second one.
             $slide = null === $asset->slide ? null : $story->slide($asset->slide);
             $asset->same = null === $slide ? $asset->same : null;

@@ -46,22 +46,17 @@ final readonly class ClipPreparer
             }
             $poster = $this->poster($folder, intdiv($frames, 2));
             $sound = $probe->hasSound ? $this->sound($path, $probe, $folder, $frames) : null;
+            $clip = new Clip($frames, $sound?->loudness, $sound?->loudest);
             $original = '';
             if ($forPage) {
-                $this->strip($folder, $frames);
+                $this->strip($folder, $clip);
                 $original = $this->original($path, $probe, $folder);
             }
         } catch (ToolFailed $problem) {
             throw new Unreadable('clip.broken', previous: $problem);
         }
 
-        return new PreparedClip(
-            $poster,
-            new Clip($frames, $sound?->loudness, $sound?->loudest),
-            $original,
-            $probe->source,
-            $probe->description,
-        );
+        return new PreparedClip($poster, $clip, $original, $probe->source, $probe->description);
     }
 
     /**
@@ -119,14 +114,14 @@ final readonly class ClipPreparer
     }
 
     /** @throws ToolFailed */
-    private function strip(string $folder, int $frames): void
+    private function strip(string $folder, Clip $clip): void
     {
-        $step = PreparedClip::step($frames);
-        $rows = (int) ceil(ceil($frames / $step) / Limits::STRIP_ACROSS);
-        $filter = \sprintf("select='not(mod(n\\,%d))',scale=-2:%d,tile=%dx%d", $step, self::STRIP_HEIGHT, Limits::STRIP_ACROSS, $rows);
+        $every = $clip->every();
+        $rows = (int) ceil(ceil($clip->frames / $every) / Limits::STRIP_ACROSS);
+        $filter = \sprintf("select='not(mod(n\\,%d))',scale=-2:%d,tile=%dx%d", $every, self::STRIP_HEIGHT, Limits::STRIP_ACROSS, $rows);
         Tool::ffmpeg([
-            '-v', 'error', '-i', Tool::file($folder . '/' . PreparedClip::LIGHT), '-vf', $filter, '-vsync', '0', '-frames:v', '1', '-q:v', '5', '-fflags', '+bitexact',
-            '-f', 'mjpeg', Tool::file($folder . '/' . PreparedClip::STRIP),
+            '-v', 'error', '-i', Tool::file($folder . '/' . PreparedClip::LIGHT), '-vf', $filter, '-vsync', '0', '-frames:v', '1',
+            '-q:v', '5', '-fflags', '+bitexact', '-f', 'mjpeg', Tool::file($folder . '/' . PreparedClip::STRIP),
         ], 300);
     }
 

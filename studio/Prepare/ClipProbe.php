@@ -11,10 +11,18 @@ use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
 use Rhapsode\Studio\Tool\Unreadable;
 
-/** What a file of moving pictures says of itself, looked at before anything is decoded. */
+/**
+ * What a file of moving pictures says of itself, looked at before anything is decoded.
+ *
+ * @phpstan-type Stream array{
+ *     codec_type?: string, codec_name?: string, width?: int, height?: int, color_transfer?: string, disposition?: array<string, int>,
+ * }
+ */
 final readonly class ClipProbe
 {
     public const MOST_BYTES = Limits::CLIP_BYTES;
+    private const ASKED = 'stream=codec_type,codec_name,width,height,color_transfer:stream_disposition=attached_pic'
+        . ':format=duration:format_tags=title,artist,copyright,description';
     private const MOST_STREAMS = 32;
     private const MOST_SIDE = 8192;
     /** What cameras, phones, screen recorders and browsers write. */
@@ -97,7 +105,7 @@ final readonly class ClipProbe
     }
 
     /**
-     * @return array{streams?: list<array{codec_type?: string, codec_name?: string, width?: int, height?: int, color_transfer?: string, disposition?: array<string, int>}>, format?: array{duration?: string, tags?: array<string, string>}}
+     * @return array{streams?: list<Stream>, format?: array{duration?: string, tags?: array<string, string>}}
      *
      * @throws Unreadable
      */
@@ -106,7 +114,7 @@ final readonly class ClipProbe
         try {
             [$said] = Tool::run([
                 'ffprobe', '-v', 'error', '-protocol_whitelist', 'file,pipe', '-f', $kind->value,
-                '-show_entries', 'stream=codec_type,codec_name,width,height,color_transfer:stream_disposition=attached_pic:format=duration:format_tags=title,artist,copyright,description',
+                '-show_entries', self::ASKED,
                 '-of', 'json', Tool::file($path),
             ], 60);
 
@@ -120,7 +128,7 @@ final readonly class ClipProbe
     /**
      * The first stream of pictures that is not a cover.
      *
-     * @param list<array{codec_type?: string, disposition?: array<string, int>}> $streams
+     * @param list<Stream> $streams
      */
     private static function pictures(array $streams): ?int
     {
@@ -134,7 +142,7 @@ final readonly class ClipProbe
     }
 
     /**
-     * @param array{codec_name?: string, width?: int, height?: int} $stream
+     * @param Stream $stream
      *
      * @throws Unreadable
      */

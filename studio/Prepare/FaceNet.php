@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Prepare;
 
-use Rhapsode\Studio\Tool\Tool;
+use Rhapsode\Studio\Tool\Running;
+use Rhapsode\Studio\Tool\ToolFailed;
 
 /**
  * The process in which faces are found: begun when it is first asked, and again after it has ended. To begin takes longer than to
@@ -16,20 +17,7 @@ final class FaceNet
     private const SECONDS = 30.0;
     private const MEGABYTES = 60_000;
 
-    private static ?self $running = null;
-
-    /**
-     * @param resource       $process
-     * @param array{resource, resource} $pipes to it and from it
-     */
-    private function __construct(private $process, private array $pipes) {}
-
-    public function __destruct()
-    {
-        array_map(fclose(...), $this->pipes);
-        proc_terminate($this->process, \SIGKILL);
-        proc_close($this->process);
-    }
+    private static ?Running $net = null;
 
     /**
      * @param string $pixels red, green and blue of one after the other
@@ -40,13 +28,16 @@ final class FaceNet
     {
         // One that waited too long has ended meanwhile.
         for ($tries = 0; $tries < 2; ++$tries) {
-            $isNew = null === self::$running;
-            self::$running ??= self::begun();
-            $answer = self::$running?->answer("{$width} {$height}\n{$pixels}");
+            $isNew = null === self::$net;
+            try {
+                $answer = self::answer(self::$net ??= self::begun(), "{$width} {$height}\n{$pixels}");
+            } catch (ToolFailed) {
+                return null;
+            }
             if (null !== $answer) {
                 return $answer;
             }
-            self::$running = null;
+            self::$net = null;
             if ($isNew) {
                 return null;
             }
@@ -55,22 +46,25 @@ final class FaceNet
         return null;
     }
 
-    private static function begun(): ?self
+    /** @throws ToolFailed */
+    private static function begun(): Running
     {
-        $command = ['prlimit', '--as=' . self::MEGABYTES * 1_000_000, '--', 'node', '--max-old-space-size=256', __DIR__ . '/faces.cjs'];
-        $process = proc_open($command, [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes, null, Tool::environment());
-        if (!\is_resource($process) || !\is_resource($pipes[0] ?? null) || !\is_resource($pipes[1] ?? null)) {
-            return null;
+        $most = '--as=' . self::MEGABYTES * 1_000_000;
+        $net = Running::begin(['prlimit', $most, '--', 'node', '--max-old-space-size=256', __DIR__ . '/faces.cjs'], true, true);
+        // Neither waits: what is not ready gives nothing.
+        foreach ([$net->input, $net->output] as $pipe) {
+            \is_resource($pipe) && stream_set_blocking($pipe, false);
         }
-        stream_set_blocking($pipes[0], false);
-        stream_set_blocking($pipes[1], false);
 
-        return new self($process, [$pipes[0], $pipes[1]]);
+        return $net;
     }
 
-    private function answer(string $asked): ?string
+    private static function answer(Running $net, string $asked): ?string
     {
-        [$to, $from] = $this->pipes;
+        [$to, $from] = [$net->input, $net->output];
+        if (!\is_resource($to) || !\is_resource($from)) {
+            return null;
+        }
         $said = '';
         $late = microtime(true) + self::SECONDS;
         while (!str_ends_with($said, "\n")) {
@@ -79,7 +73,6 @@ final class FaceNet
             if ($left <= 0 || !@stream_select($read, $write, $none, (int) ceil($left))) {
                 return null;
             }
-            // Neither waits: what is not ready gives nothing.
             $said .= $more = (string) fread($from, 65_536);
             if ('' === $more && feof($from)) {
                 return null;

@@ -6,7 +6,6 @@ namespace Rhapsode\Studio\Prepare;
 
 use Rhapsode\Core\Asset\Clip;
 use Rhapsode\Core\Asset\Source;
-use Rhapsode\Core\Document\Limits;
 
 /**
  * A clip made ready in a folder: at the film's rate, upright, in the colours of video (Rec. 709), without metadata. One of its frames
@@ -18,7 +17,7 @@ final readonly class PreparedClip
     public const FULL = 'clip.mp4';
     /** As the page shows them: small, and every frame by itself, so that any is there at once. */
     public const LIGHT = 'light.mp4';
-    /** Small frames of all of it, row by row, one for every step() frames. */
+    /** Small frames of all of it, row by row, as many frames apart as Clip::every() tells. */
     public const STRIP = 'strip.jpg';
     public const ORIGINAL = 'original';
 
@@ -29,10 +28,4 @@ final readonly class PreparedClip
         public Source $source = new Source(),
         public string $description = '',
     ) {}
-
-    /** @return positive-int frames from one small frame to the next */
-    public static function step(int $frames): int
-    {
-        return max(1, intdiv($frames + Limits::STRIP - 1, Limits::STRIP));
-    }
 }

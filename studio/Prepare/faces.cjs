@@ -1,6 +1,7 @@
 'use strict';
-// Finds faces: a line with width and height of a picture and its red, green and blue bytes on the input; on the output a line with boxes, in
-// fractions of its sides, and, where there are none but would be if the picture were turned, by how many quarters to the right that is. The model, of 193 kB, comes with its package.
+// Finds faces. On the input a line with width and height of a picture, and its red, green and blue bytes; on the output a line of JSON: boxes,
+// in fractions of its sides, and by how many quarters to the right it would have to be turned to show some, where it shows none.
+// The model, of 193 kB, comes with its package.
 const Module = require('node:module');
 const { dirname } = require('node:path');
 

@@ -5,16 +5,14 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Render;
 
 use Rhapsode\Studio\Prepare\ClipPreparer;
+use Rhapsode\Studio\Tool\Running;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
 
 /** A running ffmpeg that gives the frames of a prepared clip one after the other; asked for another one it begins there. */
 final class ClipReader
 {
-    /** @var resource|null */
-    private $process;
-    /** @var resource|null */
-    private $output;
+    private ?Running $ffmpeg = null;
     /** The number of the frame read last, and its bytes. */
     private ?int $at = null;
     private string $frame = '';
@@ -26,11 +24,6 @@ final class ClipReader
      */
     public function __construct(private readonly string $mp4, private readonly array $filters, private readonly int $bytes) {}
 
-    public function __destruct()
-    {
-        $this->stop();
-    }
-
     /** @throws ToolFailed */
     public function frame(int $number): string
     {
@@ -41,8 +34,9 @@ final class ClipReader
             $this->begin($number);
         }
         $frame = '';
-        while (\is_resource($this->output) && \strlen($frame) < $this->bytes) {
-            $read = fread($this->output, max(1, $this->bytes - \strlen($frame)));
+        $output = $this->ffmpeg?->output;
+        while (\is_resource($output) && \strlen($frame) < $this->bytes) {
+            $read = fread($output, max(1, $this->bytes - \strlen($frame)));
             if (false === $read || '' === $read) {
                 throw ToolFailed::notRead($this->mp4);
             }
@@ -55,34 +49,10 @@ final class ClipReader
 
     private function begin(int $number): void
     {
-        $this->stop();
-        $command = [
-            ...Tool::FFMPEG, '-v', 'quiet', '-threads', '1', ...ClipPreparer::from($number), '-i', Tool::file($this->mp4), '-filter_threads', '1',
-            '-vf', implode(',', [...$this->filters, 'format=yuv420p']), '-f', 'rawvideo', 'pipe:1',
-        ];
-        $process = proc_open(
-            $command,
-            [['file', '/dev/null', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']],
-            $pipes,
-            null,
-            Tool::environment(),
-        );
-        if (!\is_resource($process) || !\is_resource($pipes[1] ?? null)) {
-            throw ToolFailed::notStarted('ffmpeg');
-        }
-        $this->process = $process;
-        $this->output = $pipes[1];
-    }
-
-    private function stop(): void
-    {
-        if (\is_resource($this->output)) {
-            fclose($this->output);
-        }
-        if (\is_resource($this->process)) {
-            proc_terminate($this->process, \SIGKILL);
-            proc_close($this->process);
-        }
-        $this->process = $this->output = null;
+        $this->ffmpeg?->stop();
+        $this->ffmpeg = Running::begin([
+            ...Tool::FFMPEG, '-v', 'quiet', '-threads', '1', ...ClipPreparer::from($number), '-i', Tool::file($this->mp4),
+            '-filter_threads', '1', '-vf', implode(',', [...$this->filters, 'format=yuv420p']), '-f', 'rawvideo', 'pipe:1',
+        ], false, true);
     }
 }

@@ -4,16 +4,13 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Render;
 
-use Rhapsode\Studio\Tool\Tool;
+use Rhapsode\Studio\Tool\Running;
 use Rhapsode\Studio\Tool\ToolFailed;
 
 /** A running ffmpeg that takes frames on its standard input. */
 final class Encoder
 {
-    /** @var resource */
-    private $process;
-    /** @var resource */
-    private $input;
+    private Running $ffmpeg;
     /** @var resource */
     private $errors;
 
@@ -25,21 +22,18 @@ final class Encoder
     public function __construct(array $command)
     {
         $this->errors = tmpfile() ?: throw ToolFailed::notWritten('ffmpeg.log');
-        $process = proc_open($command, [['pipe', 'r'], ['file', '/dev/null', 'w'], $this->errors], $pipes, null, Tool::environment());
-        if (!\is_resource($process) || !\is_resource($pipes[0] ?? null)) {
-            throw ToolFailed::notStarted('ffmpeg');
-        }
-        $this->process = $process;
-        $this->input = $pipes[0];
+        $this->ffmpeg = Running::begin($command, true, false, $this->errors);
     }
 
     /** @throws ToolFailed */
     public function send(string $frame): void
     {
+        $input = $this->ffmpeg->input;
+        \assert(\is_resource($input));
         $sent = 0;
         $length = \strlen($frame);
         while ($sent < $length) {
-            $wrote = @fwrite($this->input, 0 === $sent ? $frame : substr($frame, $sent));
+            $wrote = @fwrite($input, 0 === $sent ? $frame : substr($frame, $sent));
             if (false === $wrote || 0 === $wrote) {
                 $this->finish();
 
@@ -52,8 +46,7 @@ final class Encoder
     /** Waits until the file is written. @throws ToolFailed */
     public function finish(): void
     {
-        fclose($this->input);
-        $code = proc_close($this->process);
+        $code = $this->ffmpeg->end();
         if (0 !== $code) {
             rewind($this->errors);
 
@@ -63,8 +56,6 @@ final class Encoder
 
     public function stop(): void
     {
-        proc_terminate($this->process);
-        fclose($this->input);
-        proc_close($this->process);
+        $this->ffmpeg->stop();
     }
 }

@@ -94,6 +94,20 @@ final class ClipTest extends AppTestCase
         $this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'clip', 'file' => 'a.mp4', 'bytes' => 1_000_000_001], 413);
     }
 
+    /** A clip may take minutes: a picture that came after it is made ready meanwhile, by a worker that takes no clips. */
+    public function testNothingShortWaitsForAClip(): void
+    {
+        $story = $this->as('sam')->story();
+        $clip = $this->sent($story, self::newClip(0.5, true), 'waves.mp4', 'clip', (string) Uuid::v7());
+        $picture = $this->sent($story, self::newPicture(), 'beach.jpg', 'picture', (string) Uuid::v7());
+        $states = fn(): array => array_map(fn(string $id): mixed => $this->told('GET', "/api/assets/{$id}")['state'], [$clip, $picture]);
+
+        $this->consume('assets');
+        self::assertSame(['waiting', 'ready'], $states());
+        $this->consume('clips');
+        self::assertSame(['ready', 'ready'], $states());
+    }
+
     public function testAFrameOfItBecomesAPictureBehindItsSlide(): void
     {
         [$story, $slide, $asset] = $this->brought(self::newClip());
@@ -118,9 +132,19 @@ final class ClipTest extends AppTestCase
         $path = sys_get_temp_dir() . '/' . Uuid::v7() . '.mkv';
         Tool::ffmpeg(['-v', 'error', '-i', Tool::file($full), '-frames:v', '1', '-c:v', 'mjpeg', '-q:v', '2', $path]);
         self::assertSame([21], Clips::numbers($path));
-        // The same one once more is the one that is there.
-        $again = $this->told('POST', "/api/stories/{$story}/assets/{$asset}/frames", ['frame' => 21, 'slide' => (string) Uuid::v7()], 201);
-        self::assertSame($taken, $this->prepared(StoryTest::text($again['id']))['same']);
+        // The same one once more is the one that is there, on another slide.
+        $again = $this->told(
+            'POST',
+            "/api/stories/{$story}/assets/{$asset}/frames",
+            ['frame' => 21, 'slide' => $another = (string) Uuid::v7(), 'after' => [$new]],
+            201,
+        );
+        $this->prepared(StoryTest::text($again['id']));
+        $view = $this->told('GET', "/api/stories/{$story}");
+        self::assertSame(
+            [$another, $taken],
+            [self::at($view, 'story', 'slides', 3, 'id'), self::at($view, 'story', 'slides', 3, 'layers', 0, 'asset')],
+        );
     }
 
     public function testOnlyFramesThatThereAreAreTaken(): void

@@ -10,6 +10,8 @@ use Rhapsode\Core\Asset\Clip;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Document\Refused;
+use Rhapsode\Core\Edit\CutClip;
 use Rhapsode\Core\Edit\EditReader;
 use Rhapsode\Core\Edit\MarkEyes;
 use Rhapsode\Core\Edit\SetLayers;
@@ -31,6 +33,7 @@ use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\ClipSounds;
 use Rhapsode\Core\Sound\Loudness;
 use Rhapsode\Core\Sound\Play;
+use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\Style;
 use Rhapsode\Core\Story\Transition;
@@ -230,6 +233,35 @@ final class ClipTest extends TestCase
         self::assertNull($told->slides[0]->picture()?->part);
         $moved = (new SetLayers(['s0'], LayerKind::Picture, ['recipe' => ['turn' => 90]]))->apply($story);
         self::assertEquals(new Part(20, null, -3.0), $moved->slides[0]->picture()?->part);
+    }
+
+    public function testCutInTwoTheSecondHalfGoesOnAndTheFirstSaysWhatWasSaid(): void
+    {
+        $story = self::story([['voice' => 3.0, 'script' => 'Here it comes.', 'stay' => 9.0, 'part' => ['from' => 20, 'to' => 150, 'level' => -3]], []]);
+        $cut = (new CutClip('s0', 90, 'rest'))->apply($story)->checked();
+        [$first, $rest] = $cut->slides;
+
+        self::assertSame(['s0', 'rest', 's1'], array_map(static fn(Slide $slide): string => $slide->id, $cut->slides));
+        self::assertEquals([new Part(20, 90, -3.0), new Part(90, 150, -3.0)], [$first->picture()?->part, $rest->picture()?->part]);
+        self::assertSame([1, 'Here it comes.', 0, ''], [\count($first->voice), $first->script, \count($rest->voice), $rest->script]);
+        self::assertSame([null, null], [$first->stay, $rest->stay]);
+        self::assertSame(range(20, 149), [...self::seen($cut, 0, 70), ...self::seen($cut, 1, 60)]);
+        // Of all of a clip, and at its very ends.
+        self::assertNull((new CutClip('s1', 199, 'rest'))->apply($story)->slides[2]->picture()?->part?->to);
+        foreach ([['s0', 20], ['s0', 150], ['s1', 0], ['s1', 200]] as [$slide, $frame]) {
+            try {
+                (new CutClip($slide, $frame, 'rest'))->apply($story);
+                self::fail("{$slide} was cut at {$frame}");
+            } catch (Refused $problem) {
+                self::assertSame('edit.no-cut', $problem->said->code);
+            }
+        }
+    }
+
+    /** @return list<int> */
+    private static function seen(Story $story, int $scene, int $frames): array
+    {
+        return array_map(self::clip(self::plan($story), $scene)->frame(...), range(0, $frames - 1));
     }
 
     public function testWhatIsToldOfAPartChangesNothingElseOfIt(): void

@@ -76,6 +76,8 @@ final class EditTest extends TestCase
             'kind' => 'picture',
             'changes' => ['part' => ['from' => 10, 'to' => 60, 'muted' => true]],
         ]];
+        yield 'cut a clip' => [['do' => 'cut clip', 'slide' => 's4', 'frame' => 80, 'rest' => 'rest']];
+        yield 'turn upright' => [['do' => 'turn upright', 'slides' => ['s1', 's4']]];
         yield 'turn a picture' => [
             ['do' => 'set layer', 'slide' => 's1', 'layer' => 'picture', 'kind' => 'picture', 'changes' => ['recipe' => ['turn' => 90]]],
         ];
@@ -128,6 +130,7 @@ final class EditTest extends TestCase
             2400,
             1350,
             matters: new Matters([new Frame(0.4, 0.2, 0.2, 0.3)], array_fill(0, 16, 1), array_fill(0, 16, 1)),
+            sideways: 90,
         );
         $story = Stories::of(
             [['layout' => Layout::Title, 'subtitle' => 'Below'], [], ['voice' => 2.0], []],

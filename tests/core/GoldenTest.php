@@ -89,7 +89,11 @@ final class GoldenTest extends TestCase
         return $story;
     }
 
-    /** @return array{spoken: array<string, mixed>, stops: list<array<string, mixed>>, reached: list<float>} of the slide that has stops: when each is reached, in seconds */
+    /**
+     * Of the slide that has stops: when each is reached, in seconds.
+     *
+     * @return array{spoken: array<string, mixed>, stops: list<array<string, mixed>>, reached: list<float>}
+     */
     private static function stops(): array
     {
         $story = self::story();
@@ -177,6 +181,7 @@ final class GoldenTest extends TestCase
 
         return [
             'id' => $layer->id(), 'opacity' => round($layer->opacity()->at($frame - $scene->start), 6),
+            'clip' => $layer instanceof PlannedPicture ? $layer->clip?->frame($frame - $scene->start) : null,
             'at' => null === $at ? null : array_map(static fn(float $v): float => round($v, 6), [$at->x, $at->y, $at->width, $at->height]),
         ];
     }

@@ -7,6 +7,7 @@ namespace Rhapsode\Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Edit\TurnUpright;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Picture\Inspection;
 use Rhapsode\Core\Picture\Recipe;
@@ -115,5 +116,18 @@ final class InspectionTest extends TestCase
         $sideways = new Picture('p', 'p.jpg', 1600, 900, sideways: 270);
         self::assertContains('sideways-picture', $rules(Stories::of([[]])->withAsset($sideways)));
         self::assertNotContains('sideways-picture', $rules(Stories::of([['recipe' => new Recipe(270)]])->withAsset($sideways)));
+    }
+
+    /** What was cropped turns with it; one that was turned already is left alone. */
+    public function testWhatLiesOnItsSideIsTurnedUpright(): void
+    {
+        $crop = new Frame(0.0, 0.0, 0.5, 0.25);
+        $story = Stories::of([['recipe' => new Recipe(crop: $crop)], ['recipe' => new Recipe(180)]])
+            ->withAsset(new Picture('p', 'p.jpg', 1600, 900, sideways: 270));
+        [$first, $second] = (new TurnUpright(['s0', 's1']))->apply($story)->slides;
+
+        self::assertSame([270, 180], [$first->picture()?->recipe->turn, $second->picture()?->recipe->turn]);
+        self::assertEquals($crop->turned(3), $first->picture()?->recipe->crop);
+        self::assertEquals(Stories::of([[]]), (new TurnUpright(['s0']))->apply(Stories::of([[]])), 'what lies upright stays');
     }
 }

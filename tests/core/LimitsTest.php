@@ -21,6 +21,7 @@ final class LimitsTest extends TestCase
         if ('write' === getenv('RHAPSODE_GOLDEN')) {
             file_put_contents($file, json_encode(Limits::toArray(), \JSON_PRETTY_PRINT | \JSON_THROW_ON_ERROR) . "\n");
         }
+        self::assertSame(Rate::frames(Limits::CLIP), Limits::CLIP_FRAMES);
         self::assertEquals(Limits::toArray(), json_decode((string) file_get_contents($file), true));
     }
 

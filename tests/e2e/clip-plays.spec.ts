@@ -1,20 +1,10 @@
 import { counted, numberOn } from './counted';
-import { rows, signIn } from './helpers';
-import { choose, view } from './own';
+import { begin, choose, view } from './own';
 import { expect, test } from './test';
 
 /** Alone: what is measured here is time. */
 test('while it plays, the frame on the stage is never more than two away from the plan’s', async ({ page }) => {
-  await signIn(page, 'ivo');
-  await page.getByRole('button', { name: 'Begin a story' }).click();
-  await page.getByLabel('What is it called?').fill('It plays');
-  await page.getByRole('button', { name: 'Begin', exact: true }).click();
-  await expect(rows(page)).toHaveCount(1);
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles([counted('waves.mp4', 8)]);
-  await expect(page.getByText('1 file came in.', { exact: true })).toBeVisible({ timeout: 90_000 });
+  await begin(page, 'ivo', 'It plays', [counted('waves.mp4', 8)]);
   await choose(page, 1);
   await page.keyboard.press('Alt+p');
   const { plan } = await view(page);

@@ -1,9 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { PlannedPicture } from '../../web/api/types';
 import { counted, numberOn } from './counted';
-import { rows, saved, signIn } from './helpers';
+import { saved } from './helpers';
 import { group, press } from './near';
-import { choose, make, pictureOf, slide, view, voice } from './own';
+import { begin as own, choose, make, pictureOf, slide, view, voice } from './own';
 import { expect, test, type Page } from './test';
 
 const hand = (page: Page, name: 'begins' | 'ends' | 'frame') =>
@@ -20,18 +20,10 @@ const planned = async (page: Page, n = 1) => (await view(page)).plan.scenes[n].l
 
 /** A story of one's own with a clip of four seconds, brought in as anything is. */
 async function begin(page: Page, name: string, title: string) {
-  await signIn(page, name);
-  await page.getByRole('button', { name: 'Begin a story' }).click();
-  await page.getByLabel('What is it called?').fill(title);
-  await page.getByRole('button', { name: 'Begin', exact: true }).click();
-  await expect(rows(page)).toHaveCount(1);
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in pictures' }).click(),
+  await own(page, name, title, [
+    counted('waves.mp4', 4),
+    make('shore.jpg', '-i', 'mandelbrot=s=1200x900', '-frames:v', '1'),
   ]);
-  await chooser.setFiles([counted('waves.mp4', 4), make('shore.jpg', '-i', 'mandelbrot=s=1200x900', '-frames:v', '1')]);
-  await expect(page.getByText('2 files came in.', { exact: true })).toBeVisible({ timeout: 90_000 });
-  await expect(rows(page)).toHaveCount(3);
   // By their names the picture comes before the clip.
   await choose(page, 2);
   await page.keyboard.press('Alt+o');

@@ -1,3 +1,4 @@
+import type { Locator } from '@playwright/test';
 import { saved, signIn } from './helpers';
 import { many, orderOf } from './many';
 import { random } from './random';
@@ -41,6 +42,21 @@ test('a slide is dragged two hundred times in a story of two hundred, and stands
     return [...rest.slice(0, at), slide, ...rest.slice(at)];
   };
 
+  /** Moves there and stays there as a hand does, which is never quite still, until something is to be seen. */
+  const held = async (at: { x: number; y: number }, shown: Locator, what: string) => {
+    await page.mouse.move(at.x, at.y, { steps: 4 });
+    await expect
+      .poll(
+        async () => {
+          const count = await shown.count();
+          if (count === 0) await page.mouse.move(at.x + (Date.now() % 2), at.y);
+          return count;
+        },
+        { message: what, intervals: [30, 60, 100] },
+      )
+      .toBe(1);
+  };
+
   for (let n = 0; n < DRAGS; n += 1) {
     const isFar = n % Math.floor(DRAGS / FAR) === 0;
     await grid.evaluate((list, share) => list.scrollTo(0, list.scrollHeight * share), pick(1000) / 1000);
@@ -51,7 +67,11 @@ test('a slide is dragged two hundred times in a story of two hundred, and stands
     // Not on its very middle: a press there is taken for a screen reader's.
     await page.mouse.move(taken.x + taken.width / 3, taken.y + taken.height / 3);
     await page.mouse.down();
-    await page.mouse.move(taken.x + taken.width / 3 + 8, taken.y + taken.height / 3 + 8, { steps: 3 });
+    await held(
+      { x: taken.x + taken.width / 3 + 8, y: taken.y + taken.height / 3 + 8 },
+      grid.locator('[role=row][data-dragging]'),
+      `the slide of drag ${n}`,
+    );
     if (isFar) {
       // Held at an edge, the sheet goes on under it.
       const box = await grid.boundingBox();
@@ -77,8 +97,11 @@ test('a slide is dragged two hundred times in a story of two hundred, and stands
     if (!goal) throw new Error('no other slide is seen');
     const place = pick(2) === 0 ? 'before' : 'after';
     const x = goal.x + (place === 'before' ? 6 : goal.width - 6);
-    await page.mouse.move(x, goal.y + goal.height / 2, { steps: 4 });
-    await expect(grid.locator('.react-aria-DropIndicator[data-drop-target]'), `the mark of drag ${n}`).toHaveCount(1);
+    await held(
+      { x, y: goal.y + goal.height / 2 },
+      grid.locator('.react-aria-DropIndicator[data-drop-target]'),
+      `the mark of drag ${n}`,
+    );
     await page.mouse.up();
     expected = moved(taken.id, goal.id, place);
     await expect.poll(() => orderOf(page, id), { message: `drag ${n}`, intervals: [30, 60, 100] }).toEqual(expected);

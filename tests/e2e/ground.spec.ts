@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import { rows, saved } from './helpers';
 import { group } from './near';
-import { at, begin, choose, make, panel, pictureOf, slide, view } from './own';
+import { at, begin, choose, choosing, make, panel, pictureOf, slide, view } from './own';
 import type { PlannedPicture } from '../../web/api/types';
 import { expect, test } from './test';
 
@@ -56,11 +56,7 @@ test('a picture that lies on its side is pointed out as it comes in, and turned 
   const lies = join(at, 'portrait on its side.png');
   execFileSync('ffmpeg', ['-v', 'error', '-y', '-i', upright, '-vf', 'transpose=cclock', lies]);
   await begin(page, 'tilda', 'On its side');
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in pictures' }).click(),
-  ]);
-  await chooser.setFiles([lies]);
+  await choosing(page, [lies]);
   await expect(page.getByText('1 file came in.', { exact: true })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText('One of them is small, soft, bordered or on its side.')).toBeVisible();
   await page.getByRole('button', { name: 'Show', exact: true }).click();
@@ -78,11 +74,7 @@ test('black borders are pointed out and cut off at a press, and so is a picture 
   const scan = make('scan.png', '-i', 'testsrc2=s=900x700', '-vf', 'pad=1200:1000:120:180', '-frames:v', '1');
   const soft = make('soft.jpg', '-i', 'mandelbrot=s=1600x1000', '-vf', 'gblur=sigma=24', '-frames:v', '1');
   await begin(page, 'tilda', 'Scanned');
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in pictures' }).click(),
-  ]);
-  await chooser.setFiles([scan, soft]);
+  await choosing(page, [scan, soft]);
   await expect(rows(page)).toHaveCount(6, { timeout: 60_000 });
   const told = async (slide?: string) =>
     ((await view(page)).proof as { rule: string; slides: { id: string }[] }[])

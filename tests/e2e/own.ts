@@ -19,19 +19,26 @@ const pictures = () => [
 ];
 export const voice = () => make('said.wav', '-i', 'sine=220:d=3', '-af', 'adelay=700:all=1,apad=pad_dur=0.7');
 
-export async function begin(page: Page, name: string, title: string) {
+/** Files, as they are chosen from a folder. */
+export async function choosing(page: Page, files: string[]) {
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Bring in pictures' }).click(),
+  ]);
+  await chooser.setFiles(files);
+}
+
+/** @param files that it is made of; pictures of three shapes where none are named */
+export async function begin(page: Page, name: string, title: string, files = pictures()) {
   await signIn(page, name);
   await page.getByRole('button', { name: 'Begin a story' }).click();
   await page.getByLabel('What is it called?').fill(title);
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   await expect(rows(page)).toHaveCount(1);
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in pictures' }).click(),
-  ]);
-  await chooser.setFiles(pictures());
-  await expect(page.getByText('3 files came in.', { exact: true })).toBeVisible({ timeout: 60_000 });
-  await expect(rows(page)).toHaveCount(4);
+  await choosing(page, files);
+  const came = files.length === 1 ? '1 file came in.' : `${files.length} files came in.`;
+  await expect(page.getByText(came, { exact: true })).toBeVisible({ timeout: 90_000 });
+  await expect(rows(page)).toHaveCount(1 + files.length);
 }
 export const view = async (page: Page) =>
   (await page.request.get(page.url().replace(/.*stories\/([^/?]+).*/, '/api/stories/$1'))).json();

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import { rows, saved } from './helpers';
 import { difference, group, mended, press, pull, recipe } from './near';
-import { at, begin, choose, make } from './own';
+import { at, begin, choose, choosing, make } from './own';
 import { expect, test, type Page } from './test';
 
 /** Two red pupils on skin, at 300 and 500 of 800 across, and half way down. */
@@ -13,11 +13,7 @@ function flash() {
   return make('red.png', '-i', 'color=c=0xd0a080:s=800x600', '-vf', colours, '-frames:v', '1');
 }
 async function bring(page: Page, picture: string) {
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in pictures' }).click(),
-  ]);
-  await chooser.setFiles([picture]);
+  await choosing(page, [picture]);
   await expect(rows(page)).toHaveCount(5, { timeout: 60_000 });
 }
 

@@ -2,13 +2,14 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../../web/api/types';
 import { comfortOf, paceOf } from '../../web/stage/comfort';
+import { frameSeen } from '../../web/stage/layers/clip';
 import { sceneAt } from '../../web/stage/plan';
 import { Stage } from '../../web/stage/Stage';
 
 /** The performer of plans is held to core's golden values: tests/core/GoldenTest.php writes them. */
 interface Seen {
   id: string;
-  layers: { id: string; opacity: number; at: [number, number, number, number] | null }[];
+  layers: { id: string; opacity: number; clip: number | null; at: [number, number, number, number] | null }[];
   weights: [number, number][];
 }
 const golden = JSON.parse(readFileSync('tests/golden/performance.json', 'utf8')) as {
@@ -81,6 +82,7 @@ describe('the stage', () => {
   it('shows at every moment what core says is seen', () => {
     expect(golden.moments.length).toBeGreaterThan(90);
     let transitions = 0;
+    let moving = 0;
     const kinds = new Set<string>();
     for (const { frame, scenes } of golden.moments) {
       stage.show(golden.plan, frame);
@@ -97,6 +99,11 @@ describe('the stage', () => {
           const element = board.children[k] as HTMLElement;
           const where = `frame ${frame}, ${seen.id}, ${layer.id}`;
           kinds.add(scene.layers[k]?.kind ?? '');
+          const planned = scene.layers[k];
+          if (planned?.kind === 'picture' && planned.clip) {
+            moving += 1;
+            expect(frameSeen(planned.clip, frame - scene.start), where).toBe(layer.clip);
+          }
           if (layer.at) {
             const shown = frameOf(element as HTMLImageElement);
             for (const [n, value] of layer.at.entries()) expect(shown[n], where).toBeCloseTo(value, 4);
@@ -114,6 +121,7 @@ describe('the stage', () => {
         }
       }
     }
+    expect(moving, 'a clip is among the layers').toBeGreaterThan(10);
     expect(transitions, 'transitions are among the moments').toBeGreaterThan(12);
     expect([...kinds].sort()).toEqual(['icon', 'picture', 'words']);
   });

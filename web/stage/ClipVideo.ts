@@ -1,5 +1,7 @@
+import limits from '../../schema/limits.json';
+
 /** The rate of every prepared clip. */
-export const FPS = 30;
+export const FPS = limits.clipFrames / limits.clip;
 /** Frames that it may be away from its clock before it is brought back to it. */
 const APART = 1.5;
 

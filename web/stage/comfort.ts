@@ -7,14 +7,9 @@ export interface Comfort {
 }
 /** As core/Framing/Comfort has them, where they are explained; tests/web/stage.test.ts holds this to core's own figures. */
 const MOST: Comfort = { zoom: 0.06, pan: 0.1 };
-/** Eased, a move is so many times as fast at its fastest as it is on the mean. */
-const PEAK = 1.6;
 const STEPS = 32;
 /** From so many times the calmest on it makes people feel sick. */
 const TOO_FAST = 2;
-
-/** By how much smaller a frame may be that is reached in so many seconds, calmly. */
-export const calmlyNearer = (seconds: number): number => Math.exp((-MOST.zoom * seconds) / PEAK);
 
 /** Of a whole way, at its worst. */
 export function comfortOf(path: Path, ease: number[], seconds: number): Comfort {

@@ -1,9 +1,9 @@
 import styled from 'styled-components';
 import { useSession } from '../api/session';
-import type { Edit, Finding } from '../api/types';
+import type { Finding } from '../api/types';
 import { Button, Row } from '../parts/controls';
 import { TickIcon } from '../parts/icons';
-import { assetOf, pictureOf } from './slides';
+import { pictureOf } from './slides';
 import { useActs, useView } from './StoryContext';
 import { newId } from './useStory';
 import { say } from '../messages/say';
@@ -70,17 +70,7 @@ function useMends() {
       case 'no-music-source':
         return [say('mend.made-music'), () => void edit({ do: 'set source', assets: lacking, source: mine })];
       case 'sideways-picture':
-        return [
-          say('mend.turn-upright', { count: slides.length }),
-          () =>
-            void edit(
-              ...slides.map((slide): Edit => {
-                const found = story.slides.find((one) => one.id === slide);
-                const turn = assetOf(story, found && pictureOf(found)?.asset, 'picture')?.sideways ?? 0;
-                return { do: 'set layers', slides: [slide], kind: 'picture', changes: { recipe: { turn } } };
-              }),
-            ),
-        ];
+        return [say('mend.turn-upright', { count: slides.length }), () => void edit({ do: 'turn upright', slides })];
       case 'small-picture':
       case 'much-cropped':
         return [

@@ -144,7 +144,7 @@ final readonly class PictureLayer implements Layer
             $this->rendition($form),
             Framer::move($this->fit, $framing, $ratio, $context->shape, $seconds, $context->slide, $context->moments, $matters),
             [],
-            new PlannedClip($part->from, $part->end($clip), $clip->frames, $box, $this->recipe),
+            new PlannedClip($clip, $part->from, $part->end($clip), $box, $this->recipe),
         );
     }
 
@@ -194,6 +194,12 @@ final readonly class PictureLayer implements Layer
             $form,
             Form::Whole === $form ? $this->ground->colour(Typesetter::ground()) : null,
         );
+    }
+
+    /** Whether it is shown as its camera held it, which was not upright. */
+    public function liesSideways(Picture $picture): bool
+    {
+        return 0 !== $picture->sideways && 0 === $this->recipe->turn;
     }
 
     /** Whether it shows, or would show, its picture whole on that colour. */

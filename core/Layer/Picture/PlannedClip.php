@@ -4,17 +4,18 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Layer\Picture;
 
+use Rhapsode\Core\Asset\Clip;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Picture\Recipe;
 
 /**
  * What moves in a planned picture: the frames of a clip from $from to $to (exclusive), one for each frame of the scene from its start on;
  * before the first and after the last as there. $box is where the mended clip lies in the picture's rendition: all of it, or
- * what lies on a ground. $frames is how many the whole clip has.
+ * what lies on a ground. $clip is all of it.
  */
 final readonly class PlannedClip
 {
-    public function __construct(public int $from, public int $to, public int $frames, public Frame $box, public Recipe $recipe) {}
+    public function __construct(public Clip $clip, public int $from, public int $to, public Frame $box, public Recipe $recipe) {}
 
     /** @param int $frame of the scene, counted from its start */
     public function frame(int $frame): int
@@ -26,7 +27,7 @@ final readonly class PlannedClip
     public function toArray(): array
     {
         return [
-            'from' => $this->from, 'to' => $this->to, 'frames' => $this->frames,
+            'from' => $this->from, 'to' => $this->to, 'frames' => $this->clip->frames, 'every' => $this->clip->every(),
             'box' => $this->box->toArray(), 'recipe' => $this->recipe->toArray(),
         ];
     }

@@ -1,8 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useRef } from 'react';
 import { useMove, type MoveMoveEvent } from 'react-aria/useMove';
 import styled from 'styled-components';
 import type { Spoken } from '../../api/types';
 import { say } from '../../messages/say';
+import { useWidth } from '../../parts/useWidth';
 import { inOrder, momentAt, secondOf, type Moment, type Stop } from './framing';
 import type { FramingInHand } from './useFraming';
 
@@ -79,12 +80,7 @@ const STRIDE = 1;
 export function SlideThread({ framing }: { framing: FramingInHand }) {
   const { stops, spoken, seconds } = framing;
   const strip = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const watch = new ResizeObserver(([seen]) => setWidth(seen?.contentRect.width ?? 0));
-    if (strip.current) watch.observe(strip.current);
-    return () => watch.disconnect();
-  }, []);
+  const width = useWidth(strip);
   const place = (second: number) => Math.max(0, Math.min(1, second / Math.max(0.1, seconds)));
   const reached = new Set(stops.map(({ word }) => word));
   const labels = labelled(spoken, place, width, reached);

@@ -1,7 +1,7 @@
 import limits from '../../../schema/limits.json';
 import type { PictureLayer, PlannedPicture, Scene, Spoken } from '../../api/types';
 import { scaled, WHOLE, type Box } from '../../parts/boxes';
-import { calmlyNearer } from '../../stage/comfort';
+import { comfortOf, paceOf } from '../../stage/comfort';
 import { closesOn, opensOn, type Path } from '../../stage/path';
 
 /** As a word of the script is said, or at a second of what is heard. */
@@ -65,13 +65,13 @@ export function pathOf(framing: Framing, spoken: Spoken, seconds: number): Path 
   return [{ at: 0, frame: framing.opensOn }, ...stops, { at: 1, frame: framing.closesOn }];
 }
 
-/** How much nearer a new stop is, at most. */
-const NEARER = 0.8;
+/** How much nearer a new stop is, as far as it is reached calmly. */
+const NEARER = [0.8, 0.85, 0.9, 0.95];
 
 export const hasRoom = ({ stops }: Framing): boolean => stops.length < limits.stops;
 
-/** One more, in the middle of the longest way, a little nearer than what is seen there: no nearer than it can be reached calmly. */
-export function withStop(framing: Framing, spoken: Spoken, seconds: number): Stop[] {
+/** One more, in the middle of the longest way, a little nearer than what is seen there. */
+export function withStop(framing: Framing, spoken: Spoken, seconds: number, ease: number[]): Stop[] {
   const path = pathOf(framing, spoken, seconds);
   let longest = { at: 0.5, frame: WHOLE, way: 0 };
   path.slice(1).forEach((to, i) => {
@@ -81,11 +81,11 @@ export function withStop(framing: Framing, spoken: Spoken, seconds: number): Sto
     const frame = { x: middle('x'), y: middle('y'), width: middle('width'), height: middle('height') };
     longest = { at: (from.at + to.at) / 2, frame, way: to.at - from.at };
   });
-  const nearer = Math.max(NEARER, calmlyNearer((longest.way / 2) * seconds));
-  return [
-    ...framing.stops,
-    { frame: scaled(longest.frame, nearer), ...momentAt(longest.at * seconds, spoken, Infinity) },
-  ];
+  const moment = momentAt(longest.at * seconds, spoken, Infinity);
+  const added = NEARER.map((by) => [...framing.stops, { frame: scaled(longest.frame, by), ...moment }]);
+  const isCalm = (stops: Stop[]) =>
+    paceOf(comfortOf(pathOf({ ...framing, stops }, spoken, seconds), ease, seconds)) === 'calm';
+  return added.find(isCalm) ?? added.at(-1) ?? framing.stops;
 }
 
 /** The moment at a second: the nearest word within reach, or else the second itself. */

@@ -48,7 +48,7 @@ export function useFraming(slide: Slide, scene: Scene) {
     time: (place: number, moment: Moment, isHeld: boolean) => (isHeld ? show : set)(stopAt(place, moment)),
     addStop: () => {
       take(value.stops.length);
-      set(all({ stops: withStop(value, spoken, seconds) }));
+      set(all({ stops: withStop(value, spoken, seconds, plan.ease) }));
     },
     takeAway: (place: number) => {
       take('closesOn');

@@ -1,18 +1,17 @@
 import limits from '../../../schema/limits.json';
+import type { PlannedClip } from './clip';
 
 const share = (part: number) => `${100 * part}%`;
 
 interface Props {
   story: string;
   asset: string;
-  /** Of the whole clip. */
-  frames: number;
+  clip: PlannedClip;
   frame: number;
 }
 
 /** One small frame of a clip, or the nearest that there is, from the strip of all (studio/Prepare/PreparedClip); it fills what it lies in. */
-export function StripFrame({ story, asset, frames, frame }: Props) {
-  const every = Math.max(1, Math.ceil(frames / limits.strip));
+export function StripFrame({ story, asset, clip: { frames, every }, frame }: Props) {
   const rows = Math.ceil(Math.ceil(frames / every) / limits.stripAcross);
   const cell = Math.floor(frame / every);
   return (

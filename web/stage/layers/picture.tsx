@@ -52,7 +52,7 @@ export const picture: Performer<PlannedPicture> = {
         {clip && isPlain(recipeOfClip(clip)) && (
           <div style={placed}>
             <span style={{ position: 'absolute', overflow: 'hidden', ...boxOf(clip) }}>
-              <StripFrame story={story} asset={rendition.asset} frames={clip.frames} frame={clip.from} />
+              <StripFrame story={story} asset={rendition.asset} clip={clip} frame={clip.from} />
             </span>
           </div>
         )}

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { answer, api, sentence } from '../../../api/client';
+import { answer, api, Refusal, sentence } from '../../../api/client';
 import type { Scene, Slide } from '../../../api/types';
 import { useFetchStory } from '../../../assets/useSendIn';
 import { ready } from '../../../assets/waiting';
@@ -12,6 +12,7 @@ import { useActs, useView } from '../../../story/StoryContext';
 import { assetOf, pictureOf } from '../../../story/slides';
 import { newId } from '../../../story/useStory';
 import { Fitted } from '../Fitted';
+import { plannedIn } from '../framing';
 import { useWatchKey } from '../useWatchKey';
 import { ClipFields } from './ClipFields';
 import { ClipStage } from './ClipStage';
@@ -53,16 +54,9 @@ export function ClipPart({ slide, scene, children }: Props) {
         body: { frame: here, slide: into, after: [slide.id] },
       }),
     );
-    const { same, state, problem } = await ready(id, made.id);
-    if (state === 'refused') throw new Error(problem?.code);
-    // It was taken before, and is in the story already.
-    if (same)
-      await edit({
-        do: 'add slide',
-        slide: { id: into, layers: [{ id: 'picture', kind: 'picture', asset: same }] },
-        after: slide.id,
-      });
-    else await fetchStory(id);
+    const { state, problem } = await ready(id, made.id);
+    if (state === 'refused') throw new Refusal(422, problem ?? { code: 'file.not-prepared' });
+    await fetchStory(id);
     tell(say('clip.taken'));
   };
   const onTake = () => {
@@ -71,19 +65,10 @@ export function ClipPart({ slide, scene, children }: Props) {
       .catch((error: unknown) => tell(sentence(error), { tone: 'trouble' }))
       .finally(() => setTaking(false));
   };
-  /** What comes after goes on, on a slide of its own; what is said stays where it begins. */
-  const onCut = () => {
-    const rest = newId();
-    const part = { ...held.part, to: held.part.to >= frames ? null : held.part.to };
-    void edit(
-      { do: 'duplicate slides', slides: [slide.id], copies: [rest] },
-      { do: 'set layers', slides: [slide.id], kind: 'picture', changes: { part: { ...part, to: here } } },
-      { do: 'set layers', slides: [rest], kind: 'picture', changes: { part: { ...part, from: here } } },
-      { do: 'set voice', slide: rest, voice: [] },
-      { do: 'set script', slide: rest, script: '' },
-      { do: 'set stay', slides: [slide.id, rest], stay: null },
-    ).then((done) => done && tell(say('clip.was-cut')));
-  };
+  const onCut = () =>
+    void edit({ do: 'cut clip', slide: slide.id, frame: here, rest: newId() }).then(
+      (done) => done && tell(say('clip.was-cut')),
+    );
   const ratio = file ? file.width / file.height : 16 / 9;
   const stage = watches ? (
     <Fitted>
@@ -97,8 +82,9 @@ export function ClipPart({ slide, scene, children }: Props) {
       frame={here}
     />
   );
-  const under = (
-    <ClipStrip story={id} asset={asset} frames={frames} ratio={ratio} held={held} here={here} onHere={setLooked} />
+  const planned = plannedIn(scene)?.clip;
+  const under = planned && (
+    <ClipStrip story={id} asset={asset} clip={planned} ratio={ratio} held={held} here={here} onHere={setLooked} />
   );
   const fields = (
     <ClipFields

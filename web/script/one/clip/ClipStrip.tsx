@@ -1,8 +1,10 @@
-import { useEffect, useRef, useState } from 'react';
+import { useRef } from 'react';
 import { useMove, type MoveMoveEvent } from 'react-aria/useMove';
 import styled from 'styled-components';
 import { say, type Code } from '../../../messages/say';
+import { useWidth } from '../../../parts/useWidth';
 import { FPS } from '../../../stage/ClipVideo';
+import type { PlannedClip } from '../../../stage/layers/clip';
 import { StripFrame } from '../../../stage/layers/StripFrame';
 import type { PartInHand } from './usePart';
 
@@ -87,8 +89,7 @@ const STRIDE = FPS;
 interface Props {
   story: string;
   asset: string;
-  /** Of the whole clip. */
-  frames: number;
+  clip: PlannedClip;
   /** Width over height of the clip. */
   ratio: number;
   held: PartInHand;
@@ -98,14 +99,10 @@ interface Props {
 }
 
 /** All of a clip, laid out in small frames: where the slide begins and ends in it, and what is looked at. */
-export function ClipStrip({ story, asset, frames, ratio, held, here, onHere }: Props) {
+export function ClipStrip({ story, asset, clip, ratio, held, here, onHere }: Props) {
   const strip = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const watch = new ResizeObserver(([seen]) => setWidth(seen?.contentRect.width ?? 0));
-    if (strip.current) watch.observe(strip.current);
-    return () => watch.disconnect();
-  }, []);
+  const width = useWidth(strip);
+  const { frames } = clip;
   const { part, show, set } = held;
   const cells = Math.max(1, Math.round(width / (HIGH * ratio)));
   const share = (frame: number) => `${(100 * frame) / frames}%`;
@@ -127,7 +124,7 @@ export function ClipStrip({ story, asset, frames, ratio, held, here, onHere }: P
       >
         {Array.from({ length: cells }, (_, i) => (
           <span key={i}>
-            <StripFrame story={story} asset={asset} frames={frames} frame={((i + 0.5) / cells) * frames} />
+            <StripFrame story={story} asset={asset} clip={clip} frame={((i + 0.5) / cells) * frames} />
           </span>
         ))}
       </div>
