@@ -157,6 +157,18 @@ final class ClipTest extends TestCase
         self::assertEqualsWithDelta(0, self::play($story)->gainAt($second->at + 48_000), 1e-6);
     }
 
+    public function testAtACutItNeitherBeginsNorEndsWithAClick(): void
+    {
+        $first = self::play(self::story([[], []], crossfade: 0));
+        $full = Loudness::factor(Loudness::TARGET + 22.0);
+        foreach ([[$first->at, 1], [$first->end(), -1]] as [$edge, $inwards]) {
+            self::assertEqualsWithDelta(0, $first->gainAt($edge), 1e-6);
+            self::assertGreaterThan(0.2 * $full, $first->gainAt($edge + $inwards * 240), 'after 5 ms');
+            self::assertLessThan(0.9 * $full, $first->gainAt($edge + $inwards * 240), 'not at once');
+            self::assertEqualsWithDelta($full, $first->gainAt($edge + $inwards * 1_200), 1e-4, 'whole after 25 ms');
+        }
+    }
+
     public function testItsLevelIsItsMakersAndAlmostSilenceIsNotRaisedToNoise(): void
     {
         $middle = 100 * 1600;
