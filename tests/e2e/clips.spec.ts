@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { PlannedPicture } from '../../web/api/types';
 import { counted, numberOn } from './counted';
 import { saved } from './helpers';
-import { group, press } from './near';
+import { group, middle, press, swipe } from './near';
 import { begin as own, choose, make, pictureOf, slide, view, voice } from './own';
 import { expect, test, type Page } from './test';
 
@@ -263,4 +263,8 @@ test('two trim one clip at once, one of them without a connection; on a phone; a
   await hand(page, 'ends').focus();
   await press(page, 'ArrowLeft', 5);
   await expect.poll(async () => (await part(page, 2))?.to).toBe(110);
+  // By a finger, over a quarter of the strip: 30 of its 120 frames.
+  const strip = await page.getByRole('group', { name: 'The clip, from its beginning to its end' }).boundingBox();
+  await swipe(page, await middle(page, 'Where the slide ends in the clip', 'slider'), -(strip?.width ?? 0) / 4, 12);
+  await expect.poll(async () => Math.abs(((await part(page, 2))?.to ?? 0) - 80)).toBeLessThanOrEqual(3);
 });

@@ -1,5 +1,5 @@
 import { rows, saved } from './helpers';
-import { difference, group, mended, press, pull, recipe } from './near';
+import { difference, group, mended, press, pull, recipe, middle, swipe } from './near';
 import { begin, choose, pictureOf, slide, view } from './own';
 import type { PlannedPicture } from '../../web/api/types';
 import { expect, test, type Page } from './test';
@@ -285,7 +285,7 @@ test('two mend one picture at once, and one of them without a connection: both c
   await expect.poll(() => recipe(page, 1)).toMatchObject({ light: 9, warmth: 5, colour: -3 });
 });
 
-test('at 390, with a finger: the picture, its crop, its light', async ({ browser }) => {
+test('at 390, with a finger: the picture, its light, its crop, what it closes on', async ({ browser }) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   const page = await context.newPage();
   await begin(page, 'tilda', 'In the hand');
@@ -303,5 +303,21 @@ test('at 390, with a finger: the picture, its crop, its light', async ({ browser
   await expect.poll(async () => (await recipe(page, 1)).light ?? 0).toBeGreaterThan(30);
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
   expect(await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight)).toBeLessThanOrEqual(0);
+
+  await group(page, 'Frame').tap();
+  await page.getByText('Crop', { exact: true }).tap();
+  await swipe(page, await middle(page, 'Bottom right corner'), -80, -40);
+  await expect.poll(async () => (await recipe(page, 1)).crop?.width ?? 1).toBeLessThan(0.85);
+  await group(page, 'Move').tap();
+  await page.getByText('As I say').tap();
+  const closesOn = async () => pictureOf(await slide(page, 1)).framing.closesOn;
+  await expect.poll(closesOn).not.toBeNull();
+  const whole = (await closesOn())?.width ?? 0;
+  await swipe(page, await middle(page, 'Closes on: Bottom right corner'), -120, -60);
+  await expect.poll(async () => (await closesOn())?.width).toBeLessThan(whole * 0.8);
+  const small = await closesOn();
+  await swipe(page, await middle(page, 'Closes on'), 40, 20);
+  await expect.poll(async () => (await closesOn())?.x).toBeGreaterThan((small?.x ?? 0) + 0.05);
+  expect((await closesOn())?.width).toBeCloseTo(small?.width ?? 0, 3);
   await context.close();
 });

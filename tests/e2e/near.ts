@@ -21,6 +21,28 @@ export async function pull(page: Page, name: string, dx: number, dy: number, rol
   await page.mouse.up();
 }
 
+/** Drags from a place of the window by as much, as a finger does. */
+export async function swipe(page: Page, { x, y }: { x: number; y: number }, dx: number, dy: number) {
+  const browser = await page.context().newCDPSession(page);
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', share: number) =>
+    browser.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: type === 'touchEnd' ? [] : [{ x: x + dx * share, y: y + dy * share }],
+    });
+  await touch('touchStart', 0);
+  for (let step = 1; step <= 8; step += 1) await touch('touchMove', step / 8);
+  await touch('touchEnd', 1);
+  await browser.detach();
+}
+/** The middle of what is pulled or pressed on a picture. */
+export async function middle(page: Page, name: string, role: 'button' | 'slider' = 'button') {
+  const one = page.getByRole(role, { name, exact: true });
+  await one.scrollIntoViewIfNeeded();
+  const box = await one.boundingBox();
+  if (!box) throw new Error(`${name} is not there`);
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
 export const recipe = async (page: Page, n: number) => pictureOf(await slide(page, n)).recipe;
 export const mended = (page: Page) => page.getByRole('img', { name: /as it is mended$/ });
 

@@ -142,22 +142,34 @@ final class ClipTest extends TestCase
         self::assertSame([360, 640], [$made->poster->width, $made->poster->height]);
     }
 
-    /** A patch of 203 cd/m² is reference white (ITU-R BT.2408): in the clip it is as white as paper, and a mid grey stays one. */
-    public function testHighDynamicRangeIsBroughtToAScreensWhite(): void
+    /**
+     * A patch of 203 cd/m² is reference white (ITU-R BT.2408), in both transfers of ITU-R BT.2100: in the clip it is as white as
+     * paper, and a mid grey stays one.
+     */
+    #[DataProvider('transfers')]
+    public function testHighDynamicRangeIsBroughtToAScreensWhite(string $transfer): void
     {
-        $to = 'zscale=pin=709:tin=709:min=709:rin=tv:p=2020:t=arib-std-b67:m=2020_ncl:r=tv:npl=203,format=yuv420p10le';
+        $to = "zscale=pin=709:tin=709:min=709:rin=tv:p=2020:t={$transfer}:m=2020_ncl:r=tv:npl=203,format=yuv420p10le";
         Tool::ffmpeg([
             '-v', 'error', '-f', 'lavfi', '-i', 'color=0x808080:s=320x180:r=30:d=1', '-f', 'lavfi', '-i', 'color=white:s=160x180:r=30:d=1',
-            '-filter_complex', "[0][1]overlay=160:0,scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,{$to}", '-c:v', 'libx265', '-preset', 'ultrafast',
-            '-x265-params', 'log-level=none:colorprim=bt2020:transfer=arib-std-b67:colormatrix=bt2020nc', '-tag:v', 'hvc1', $this->scratch->path('hlg.mov'),
+            '-filter_complex', "[0][1]overlay=160:0,scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,{$to}", '-c:v', 'libx265',
+            '-preset', 'ultrafast', '-x265-params', "log-level=none:colorprim=bt2020:transfer={$transfer}:colormatrix=bt2020nc",
+            '-tag:v', 'hvc1', $this->scratch->path('bright.mov'),
         ]);
-        $this->prepared('hlg.mov');
-        $pixels = Media::frame($this->made('hlg.mov', PreparedClip::FULL), 10, 320, 180);
+        $this->prepared('bright.mov');
+        $pixels = Media::frame($this->made('bright.mov', PreparedClip::FULL), 10, 320, 180);
         [$grey, $white] = [$pixels[3 * (90 * 320 + 80)], $pixels[3 * (90 * 320 + 240)]];
 
         self::assertEqualsWithDelta(128, $grey, 24, 'neither washed out nor dark');
         self::assertGreaterThan(205, $white);
-        self::assertSame('bt709', Media::probe($this->made('hlg.mov', PreparedClip::FULL))['streams.stream.0.color_transfer']);
+        self::assertSame('bt709', Media::probe($this->made('bright.mov', PreparedClip::FULL))['streams.stream.0.color_transfer']);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function transfers(): iterable
+    {
+        yield 'hybrid log-gamma' => ['arib-std-b67'];
+        yield 'perceptual quantiser' => ['smpte2084'];
     }
 
     public function testWhatAFileSaysOfWhereItWasMadeIsNotKeptAndWhoseItIsIsOffered(): void
