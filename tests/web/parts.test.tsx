@@ -1,9 +1,10 @@
-import { render, screen, waitFor } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import type { Slide } from '../../web/api/types';
 import { Boundary } from '../../web/parts/Boundary';
+import { Drawer } from '../../web/parts/Drawer';
 import { Arrivals } from '../../web/assets/Arrivals';
 import { StoryProvider } from '../../web/story/StoryContext';
 import type { StoryHold } from '../../web/story/useStory';
@@ -158,5 +159,21 @@ describe('the list of what comes in', () => {
     const [, leaveOut] = screen.getAllByRole('button', { name: 'Leave it out' });
     if (leaveOut) await userEvent.click(leaveOut);
     expect(onPutAway).toHaveBeenCalledWith('bad.jpg');
+  });
+});
+
+describe('a drawer', () => {
+  it('is closed by Escape, also when what was pressed in it is gone, and the focus with it', async () => {
+    render(<Drawer label="What to mend">It is mended.</Drawer>);
+    const open = async () => {
+      await userEvent.click(screen.getByRole('button', { name: 'What to mend' }));
+      expect(screen.getByRole('dialog').textContent).toContain('It is mended.');
+    };
+    await open();
+    await userEvent.keyboard('{Escape}');
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    await open();
+    fireEvent.keyDown(document.body, { key: 'Escape' });
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   });
 });

@@ -3,7 +3,7 @@ import { Dialog, DialogTrigger, Heading, Modal } from 'react-aria-components';
 import styled from 'styled-components';
 import { say } from '../messages/say';
 import { Act, Button, Quiet, Row, Soft } from '../parts/controls';
-import { Shade } from '../parts/Drawer';
+import { Escape, Shade } from '../parts/Drawer';
 import { CameraIcon } from '../parts/icons';
 import { useCamera } from './useCamera';
 
@@ -50,13 +50,16 @@ export function Camera({ onTaken }: { onTaken: (file: File) => void }) {
         <Box>
           <Dialog>
             {({ close }) => (
-              <Viewfinder
-                onTaken={(file) => {
-                  close();
-                  onTaken(file);
-                }}
-                onClose={close}
-              />
+              <>
+                <Escape onPress={close} />
+                <Viewfinder
+                  onTaken={(file) => {
+                    close();
+                    onTaken(file);
+                  }}
+                  onClose={close}
+                />
+              </>
             )}
           </Dialog>
         </Box>

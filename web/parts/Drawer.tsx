@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { Dialog, DialogTrigger, Modal, ModalOverlay } from 'react-aria-components';
 import styled from 'styled-components';
 import { Button, IconButton } from './controls';
@@ -52,6 +52,18 @@ interface Props {
   children: ReactNode | ((close: () => void) => ReactNode);
 }
 
+/** What was pressed last may be gone, and the focus with it: Escape closes also then. */
+export function Escape({ onPress }: { onPress: () => void }) {
+  useEffect(() => {
+    const onKeyDown = ({ key, target }: KeyboardEvent) => {
+      if (key === 'Escape' && target === document.body) onPress();
+    };
+    document.addEventListener('keydown', onKeyDown);
+    return () => document.removeEventListener('keydown', onKeyDown);
+  }, [onPress]);
+  return null;
+}
+
 /** What belongs beside the page, drawn over it when it is asked for: from its end, on a small screen from below. */
 export function Drawer({ label, button, children }: Props) {
   return (
@@ -62,6 +74,7 @@ export function Drawer({ label, button, children }: Props) {
           <Dialog aria-label={label}>
             {({ close }) => (
               <>
+                <Escape onPress={close} />
                 <div className="close">
                   <IconButton label={say('page.close')} onPress={close}>
                     <CloseIcon />
