@@ -2,7 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 const WALKS = /(wander|dragged)\.spec/;
 /** Some measure what is heard, some kill workers, some fill the queue: nothing else goes on beside them. */
-const ALONE = /(clip-plays|faults|own-voice|path|races|recording|same)\.spec/;
+const ALONE = /(clip-plays|faults|own-voice|path|races|recording|sounds-alike)\.spec/;
 const CONTROLS = /zz-every-control\.spec/;
 
 // The application is started by bin/test, on its own port and database.

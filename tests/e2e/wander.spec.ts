@@ -11,7 +11,7 @@ import { signIn } from './helpers';
  * Walks through every place at random and does what nobody planned: types odd things, chooses several, drags, presses
  * keys, goes back, reloads, loses the network. The same seed walks the same way as far as the machine lets it.
  */
-const ACTS = Number(process.env.WANDER_ACTS ?? 400);
+const ACTS = Number(process.env.WANDER_ACTS ?? 300);
 /** Other walks by hand: it is added to every seed. */
 const OTHER = Number(process.env.WANDER_SEED ?? 0);
 const ODD = [
