@@ -7,7 +7,6 @@ namespace Rhapsode\Core\Plan;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Layer\Words\PlannedWords;
-use Rhapsode\Core\Words\WordsPlace;
 
 /**
  * A slide, or a page of credits, as it is performed. Frames: it is seen from $start, coming in over $comesIn frames, alone until
@@ -64,7 +63,7 @@ final readonly class Scene
     {
         return [] !== array_filter(
             $this->words(),
-            static fn(PlannedWords $words): bool => WordsPlace::Bottom === $words->place,
+            static fn(PlannedWords $words): bool => 1 === $words->place?->spot()->down(),
         );
     }
 

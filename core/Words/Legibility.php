@@ -5,46 +5,75 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Words;
 
 /**
- * Chooses the colour of words, and the plate behind them where the picture needs one, so that the contrast against what
+ * Chooses the colour of words, and what they stand on where the picture needs it, so that the contrast against what
  * really lies under them is at least 4.5:1 everywhere and at every moment (WCAG 2.2, 1.4.3).
  */
 final class Legibility
 {
     public const LIGHT = '#FFFFFF';
     public const DARK = '#20242B';
+    private const BLACK = '#000000';
     /** A little more than asked, since video coding moves colours by a step or two. */
     public const WANTED = 5.0;
+    /** A plate is hardly seen below the first, and one that was asked for is to be seen. */
+    private const LEAST_PLATE = 0.4;
+    private const PLATE = 0.6;
 
     /**
-     * @param float $darkest   relative luminance, 0 to 1
-     * @param float $brightest relative luminance, 0 to 1
+     * As it is asked for; where that could not be read, with an edge or a plate in addition.
      *
-     * @return array{string, float} the words' colour and the opacity of a plate of the other colour under them, 0 for none
+     * @param float $darkest   relative luminance of what lies under, 0 to 1
+     * @param float $brightest relative luminance, 0 to 1
      */
-    public static function choose(float $darkest, float $brightest): array
+    public static function standing(WordsLook $look, float $darkest, float $brightest): Standing
     {
-        if (Contrast::ratio(1.0, $brightest) >= self::WANTED) {
-            return [self::LIGHT, 0.0];
-        }
-        if (Contrast::ratio(Contrast::luminance(self::DARK), $darkest) >= self::WANTED) {
-            return [self::DARK, 0.0];
+        $isClear = static fn(string $ink): bool => self::clear(Contrast::luminance($ink), $darkest, $brightest);
+        $ink = $look->colour ?? (!$isClear(self::LIGHT) && $isClear(self::DARK) ? self::DARK : self::LIGHT);
+        $other = self::against($ink);
+        $need = $isClear($ink) ? null : $other;
+        $plate = static fn(float $least): Standing => new Standing($ink, $other, self::opacity($ink, $other, $darkest, $brightest, $least));
+
+        return match ($look->backing) {
+            Backing::Auto => null === $need ? new Standing($ink) : $plate(self::LEAST_PLATE),
+            Backing::Plate => $plate(self::PLATE),
+            Backing::Outline => new Standing($ink, edge: $other),
+            Backing::Shadow => new Standing($ink, edge: $need, shadow: $other),
+            Backing::None => new Standing($ink, edge: $need),
+        };
+    }
+
+    private static function clear(float $ink, float $darkest, float $brightest): bool
+    {
+        return ($ink > $brightest || $ink < $darkest)
+            && min(Contrast::ratio($ink, $darkest), Contrast::ratio($ink, $brightest)) >= self::WANTED;
+    }
+
+    /** What stands clear of a colour: ours where it does, else black or white, one of which is always at 4.58:1 at least. */
+    private static function against(string $ink): string
+    {
+        $ratio = static fn(string $colour): float => Contrast::ratio(Contrast::luminance($ink), Contrast::luminance($colour));
+        $best = self::DARK;
+        foreach ([self::LIGHT, self::BLACK] as $colour) {
+            $best = $ratio($best) < self::WANTED && $ratio($colour) > $ratio($best) ? $colour : $best;
         }
 
-        return [self::LIGHT, self::opacity($brightest)];
+        return $best;
     }
 
     /**
-     * The least opacity, in steps of 0.05, at which white words on a dark plate stand clear of a ground of that luminance.
-     * Opacity mixes sRGB components; among all colours of one luminance grey is the worst case, since the mixture's
-     * luminance is a concave function of the ground's.
+     * The least opacity, in steps of 0.05, at which words on a plate stand clear of what shows through it. Opacity mixes sRGB
+     * components; among all colours of one luminance grey is the worst case, since the mixture's luminance is a concave function of
+     * the ground's.
      */
-    private static function opacity(float $brightest): float
+    private static function opacity(string $ink, string $plate, float $darkest, float $brightest, float $least): float
     {
-        $dark = Contrast::component(Contrast::luminance(self::DARK));
-        $ground = Contrast::component($brightest);
-        for ($opacity = 0.4; $opacity < 1; $opacity += 0.05) {
-            $mixed = Contrast::linear($dark * $opacity + $ground * (1 - $opacity));
-            if (Contrast::ratio(1.0, $mixed) >= self::WANTED) {
+        [$letter, $under] = [Contrast::luminance($ink), Contrast::component(Contrast::luminance($plate))];
+        // Through a plate darker than the letters the brightest shows worst, through a brighter one the darkest.
+        $ground = Contrast::component(Contrast::luminance($plate) < $letter ? $brightest : $darkest);
+        $wanted = min(self::WANTED, Contrast::ratio($letter, Contrast::luminance($plate)));
+        for ($opacity = $least; $opacity < 1; $opacity += 0.05) {
+            $mixed = Contrast::linear($under * $opacity + $ground * (1 - $opacity));
+            if (Contrast::ratio($letter, $mixed) >= $wanted - 1e-9 && ($mixed < $letter) === (Contrast::luminance($plate) < $letter)) {
                 return round($opacity, 2);
             }
         }

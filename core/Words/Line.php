@@ -8,7 +8,7 @@ use Rhapsode\Core\Document\Fields;
 
 /**
  * One line of words on a slide. $x is its middle, left or right edge by $align; $y the top of its line box, $size the
- * size of its type. Units: pixels of a frame 720 high.
+ * size of its type; $edge the colour of its outline, $shadow of its shadow, null for none. Units: pixels of a frame 720 high.
  */
 final readonly class Line
 {
@@ -21,7 +21,23 @@ final readonly class Line
         public string $colour,
         public string $align,
         public float $width,
+        public ?string $edge = null,
+        public ?string $shadow = null,
     ) {}
+
+    /** One that stands clear as it was found. */
+    public static function standing(
+        Standing $standing,
+        string $text,
+        Face $face,
+        float $x,
+        float $y,
+        float $size,
+        string $align,
+        float $width,
+    ): self {
+        return new self($text, $face, $x, $y, $size, $standing->colour, $align, $width, $standing->edge, $standing->shadow);
+    }
 
     public static function read(Fields $in): self
     {
@@ -34,7 +50,18 @@ final readonly class Line
             $in->text('colour', 9),
             $in->text('align', 9),
             $in->number('width', 0, 20_000),
+            $in->textOrNull('edge', 9),
+            $in->textOrNull('shadow', 9),
         );
+    }
+
+    public function left(): float
+    {
+        return $this->x - match ($this->align) {
+            'center' => $this->width / 2,
+            'right' => $this->width,
+            default => 0.0,
+        };
     }
 
     /** @return array<string, mixed> */
@@ -43,6 +70,8 @@ final readonly class Line
         return [
             'text' => $this->text, 'face' => $this->face->value, 'x' => round($this->x, 2), 'y' => round($this->y, 2),
             'size' => round($this->size, 2), 'colour' => $this->colour, 'align' => $this->align, 'width' => round($this->width, 2),
+            ...null === $this->edge ? [] : ['edge' => $this->edge],
+            ...null === $this->shadow ? [] : ['shadow' => $this->shadow],
         ];
     }
 }

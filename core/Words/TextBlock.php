@@ -63,11 +63,7 @@ final readonly class TextBlock
         $left = $top = \INF;
         $right = $bottom = 0.0;
         foreach ($this->lines as $line) {
-            $from = $line->x - match ($line->align) {
-                'center' => $line->width / 2,
-                'right' => $line->width,
-                default => 0.0,
-            };
+            $from = $line->left();
             [$left, $right] = [min($left, $from - self::AIR), max($right, $from + $line->width + self::AIR)];
             [$top, $bottom] = [min($top, $line->y - self::AIR), max($bottom, $line->y + $line->size + self::AIR)];
         }

@@ -7,6 +7,7 @@ namespace Rhapsode\Core\Words;
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Geometry\Spot;
 
 /**
  * Places words on a slide. They never leave the safe area (5 % of each side: graphics safe area of EBU R 95), wrap into
@@ -14,8 +15,12 @@ use Rhapsode\Core\Geometry\Shape;
  */
 final readonly class Typesetter
 {
-    public const SAFE = 0.05;
+    public const SAFE = Spot::EDGE;
     private const LEADING = 1.28;
+    /** Between the edge of the safe area and words on a plate. */
+    private const MARGIN = 20;
+    /** As much of the safe area's width words at a side take at most: they leave the picture its middle. */
+    private const ASIDE = 0.55;
     private const CAPTION_SIZES = [40, 36, 32, 28];
     private const CAPTION_LINES = 4;
     private const PAPER = '#FBF8F1';
@@ -39,41 +44,54 @@ final readonly class Typesetter
     }
 
     /** @param LightUnder|null $light what lies under; null for an unknown ground, which is taken to be anything */
-    public function caption(string $text, WordsPlace $at, ?Move $move, ?LightUnder $light): TextBlock
+    public function caption(string $text, WordsPlace $at, ?Move $move, ?LightUnder $light, WordsLook $look = new WordsLook()): TextBlock
     {
         $text = trim($text);
         if ('' === $text) {
             return TextBlock::bare($this->shape);
         }
-        $room = $this->width * (1 - 2 * self::SAFE) - 40;
-        [$lines, $size, $fits] = $this->fit($text, Face::Plain, $room, self::CAPTION_SIZES, self::CAPTION_LINES);
+        $spot = $at->spot();
+        $face = $look->face ?? Face::Plain;
+        $safe = $this->width * (1 - 2 * self::SAFE);
+        [$lines, $size, $fits] = $this->fit(
+            $text,
+            $face,
+            $safe * (0 === $spot->across() ? 1.0 : self::ASIDE) - 2 * self::MARGIN,
+            $look->size?->andSmaller() ?? self::CAPTION_SIZES,
+            self::CAPTION_LINES,
+        );
         $leading = $size * self::LEADING;
         $height = \count($lines) * $leading;
-        $edge = $this->height * self::SAFE;
-        $top = match ($at) {
-            WordsPlace::Top => $edge + 14,
-            WordsPlace::Middle => ($this->height - $height) / 2,
-            WordsPlace::Auto, WordsPlace::Bottom => $this->height - $edge - 14 - $height,
-        };
-        $top = max($edge + 14, $top);
-        $measured = array_map(fn(string $line): float => $this->widths->width($line, Face::Plain) * $size, $lines);
+        $edge = $this->height * self::SAFE + 14;
+        $top = max($edge, match ($spot->down()) {
+            -1 => $edge,
+            0 => ($this->height - $height) / 2,
+            default => $this->height - $edge - $height,
+        });
+        $measured = array_map(fn(string $line): float => $this->widths->width($line, $face) * $size, $lines);
         $widest = max([0.0, ...$measured]);
+        [$align, $x, $left] = match ($spot->across()) {
+            -1 => ['left', $this->width * self::SAFE + self::MARGIN, $this->width * self::SAFE],
+            1 => ['right', $this->width * (1 - self::SAFE) - self::MARGIN, $this->width * (1 - self::SAFE) - $widest - 2 * self::MARGIN],
+            default => ['center', $this->width / 2, ($this->width - $widest) / 2 - self::MARGIN],
+        };
         $plate = new Plate(
-            max($this->width * self::SAFE, ($this->width - $widest) / 2 - 20),
+            max($this->width * self::SAFE, $left),
             $top - 12,
-            min($this->width * (1 - 2 * self::SAFE), $widest + 40),
+            min($safe, $widest + 2 * self::MARGIN),
             $height + 24,
             Legibility::DARK,
             0,
         );
-        [$colour, $opacity] = $this->legible($plate, $move, $light);
+        $standing = $this->standing($look, $plate, $move, $light);
         $placed = [];
         foreach ($lines as $i => $line) {
-            $placed[] = new Line($line, Face::Plain, $this->width / 2, $top + $i * $leading, $size, $colour, 'center', $measured[$i]);
+            $placed[] = Line::standing($standing, $line, $face, $x, $top + $i * $leading, $size, $align, $measured[$i]);
         }
-        $plates = $opacity > 0 ? [new Plate($plate->x, $plate->y, $plate->width, $plate->height, $plate->colour, $opacity)] : [];
 
-        return new TextBlock($this->width, $this->height, $placed, $plates, $fits);
+        return new TextBlock($this->width, $this->height, $placed, null === $standing->plate ? [] : [
+            new Plate($plate->x, $plate->y, $plate->width, $plate->height, $standing->plate, $standing->opacity),
+        ], $fits);
     }
 
     /**
@@ -81,33 +99,44 @@ final readonly class Typesetter
      *
      * @return array{TextBlock, TextBlock} title and subtitle
      */
-    public function title(string $title, string $subtitle): array
+    public function title(string $title, string $subtitle, WordsLook $look = new WordsLook(), WordsLook $small = new WordsLook()): array
     {
-        $room = $this->width * (1 - 2 * self::SAFE) - 60;
-        $title = trim($title);
-        $subtitle = trim($subtitle);
-        [$lines, $size, $fits] = '' === $title ? [[], 72, true] : $this->fit($title, Face::Reading, $room, [72, 62, 54, 46, 40], 4);
-        [$small, $smallSize, $smallFits] = '' === $subtitle ? [[], 32, true] : $this->fit($subtitle, Face::Plain, $room, [32, 28], 4);
-        $height = \count($lines) * $size * self::LEADING + 54 + \count($small) * $smallSize * self::LEADING;
-        $y = ($this->height - $height) / 2;
-        $set = function (array $lines, Face $face, float $size, string $colour) use (&$y): array {
-            $placed = [];
-            foreach ($lines as $line) {
-                \assert(\is_string($line));
-                $placed[] = $this->centred($line, $face, $y, $size, $colour);
-                $y += $size * self::LEADING;
-            }
-
-            return $placed;
-        };
-        $above = $set($lines, Face::Reading, $size, self::INK);
-        $stitches = $this->stitches($this->width / 2, $y + 22, 9);
-        $y += 54;
+        $above = $this->heading(trim($title), Face::Reading, [72, 62, 54, 46, 40], self::INK, $look);
+        $below = $this->heading(trim($subtitle), Face::Plain, [32, 28], self::SOFT, $small);
+        $top = ($this->height - $above->height() - 54 - $below->height()) / 2;
+        $middle = $top + $above->height();
+        $stitches = $this->stitches($this->width / 2, $middle + 22, 9);
 
         return [
-            new TextBlock($this->width, $this->height, $above, $stitches, $fits),
-            new TextBlock($this->width, $this->height, $set($small, Face::Plain, $smallSize, self::SOFT), [], $smallFits),
+            new TextBlock($this->width, $this->height, $above->at($this->width / 2, $top), $stitches, $above->fits),
+            new TextBlock($this->width, $this->height, $below->at($this->width / 2, $middle + 54), [], $below->fits),
         ];
+    }
+
+    /** @param non-empty-list<int> $sizes usual ones, largest first */
+    private function heading(string $text, Face $face, array $sizes, string $colour, WordsLook $look): CentredLines
+    {
+        $face = $look->face ?? $face;
+        $sizes = $look->size?->andSmaller() ?? $sizes;
+        [$lines, $size, $fits] = '' === $text
+            ? [[], $sizes[0], true]
+            : $this->fit($text, $face, $this->width * (1 - 2 * self::SAFE) - 60, $sizes, self::CAPTION_LINES);
+        $paper = Contrast::luminance(self::PAPER);
+        $told = new WordsLook(colour: $look->colour ?? $colour, backing: match ($look->backing) {
+            Backing::Outline, Backing::Shadow => $look->backing,
+            // On paper words need no plate: what is too pale for it gets an edge.
+            default => Backing::None,
+        });
+
+        return new CentredLines(
+            $lines,
+            array_map(fn(string $line): float => $this->widths->width($line, $face) * $size, $lines),
+            $face,
+            $size,
+            $size * self::LEADING,
+            Legibility::standing($told, $paper, $paper),
+            $fits,
+        );
     }
 
     /**
@@ -191,11 +220,10 @@ final readonly class Typesetter
         return [$lines, (float) $size, false];
     }
 
-    /** @return array{string, float} */
-    private function legible(Plate $area, ?Move $move, ?LightUnder $light): array
+    private function standing(WordsLook $look, Plate $area, ?Move $move, ?LightUnder $light): Standing
     {
         if (null === $light || null === $move) {
-            return Legibility::choose(0.0, 1.0);
+            return Legibility::standing($look, 0.0, 1.0);
         }
         $part = Frame::about(
             ($area->x + $area->width / 2) / $this->width,
@@ -204,6 +232,6 @@ final readonly class Typesetter
             $area->height / $this->height,
         );
 
-        return Legibility::choose(...$light->under($move->under($part)));
+        return Legibility::standing($look, ...$light->under($move->under($part)));
     }
 }

@@ -26,6 +26,10 @@ final class TextDrawing
     private const BASELINE = 0.98;
     /** Where the middle of a line drawn by Pango lies, in em from the top of the line box. */
     private const MIDDLE = 0.64;
+    /** The width of an outline, in em. */
+    private const EDGE = 0.065;
+    /** How soft a shadow is, in em. */
+    private const SHADOW = 0.07;
     private const EMOJI = '/\p{So}|[\x{1F000}-\x{1FAFF}\x{FE0F}\x{20E3}]/u';
 
     public function paint(TextBlock $sheet, string $path, int $height): void
@@ -42,7 +46,9 @@ final class TextDrawing
     {
         $scale = ($height ?? $sheet->height) / $sheet->height;
         $shapes = implode('', array_map(self::plate(...), $sheet->plates)) . implode('', array_map(
-            static fn(Line $line): string => 1 === preg_match(self::EMOJI, $line->text) ? self::coloured($line, $scale) : self::line($line),
+            static fn(Line $line): string => self::shaded($line, 1 === preg_match(self::EMOJI, $line->text)
+                ? self::edged($line, self::coloured($line, $scale))
+                : self::line($line)),
             $sheet->lines,
         ));
 
@@ -70,14 +76,67 @@ final class TextDrawing
 
     private static function line(Line $line): string
     {
+        $anchor = match ($line->align) {
+            'left' => 'start',
+            'right' => 'end',
+            default => 'middle',
+        };
+
         return \sprintf(
-            '<text x="%.2F" y="%.2F" font-family="%s" font-weight="600" font-size="%.2F" fill="%s" text-anchor="middle" xml:space="preserve">%s</text>',
+            '<text x="%.2F" y="%.2F" font-family="%s" font-weight="600" font-size="%.2F" fill="%s" text-anchor="%s"%s xml:space="preserve">%s</text>',
             $line->x,
             $line->y + self::BASELINE * $line->size,
             self::FAMILY[$line->face->value] . (Face::Reading === $line->face ? ', serif' : ', sans-serif'),
             $line->size,
             $line->colour,
+            $anchor,
+            null === $line->edge ? '' : \sprintf(
+                ' stroke="%s" stroke-width="%.2F" stroke-linejoin="round" paint-order="stroke"',
+                $line->edge,
+                2 * self::EDGE * $line->size,
+            ),
             htmlspecialchars($line->text, \ENT_XML1 | \ENT_QUOTES),
+        );
+    }
+
+    /** A shadow falls from all of a line, its edge too. Soft, and twice, so that it is dark close to the letters. */
+    private static function shaded(Line $line, string $drawn): string
+    {
+        return null === $line->shadow ? $drawn : self::filtered($line, $drawn, 'shadow', \sprintf(
+            '<feGaussianBlur in="SourceAlpha" stdDeviation="%.2F"/><feOffset dy="%.2F" result="soft"/><feFlood flood-color="%s"/>'
+            . '<feComposite in2="soft" operator="in" result="shadow"/>'
+            . '<feMerge><feMergeNode in="shadow"/><feMergeNode in="shadow"/><feMergeNode in="SourceGraphic"/></feMerge>',
+            self::SHADOW * $line->size,
+            self::SHADOW / 2 * $line->size,
+            $line->shadow,
+        ));
+    }
+
+    /** Emoji are pictures already: their edge is grown from what they cover. */
+    private static function edged(Line $line, string $drawn): string
+    {
+        return null === $line->edge ? $drawn : self::filtered($line, $drawn, 'edge', \sprintf(
+            '<feMorphology in="SourceAlpha" operator="dilate" radius="%.2F" result="wide"/><feFlood flood-color="%s"/>'
+            . '<feComposite in2="wide" operator="in" result="edge"/>'
+            . '<feMerge><feMergeNode in="edge"/><feMergeNode in="SourceGraphic"/></feMerge>',
+            self::EDGE * $line->size,
+            $line->edge,
+        ));
+    }
+
+    /** With room about the line for what is drawn beside its letters. */
+    private static function filtered(Line $line, string $drawn, string $name, string $how): string
+    {
+        return \sprintf(
+            '<filter id="%1$s" filterUnits="userSpaceOnUse" x="%2$.2F" y="%3$.2F" width="%4$.2F" height="%5$.2F">%6$s</filter>'
+            . '<g filter="url(#%1$s)">%7$s</g>',
+            \sprintf('%s-%d', $name, (int) $line->y),
+            $line->left() - $line->size,
+            $line->y - $line->size,
+            $line->width + 2 * $line->size,
+            3.3 * $line->size,
+            $how,
+            $drawn,
         );
     }
 
@@ -102,7 +161,11 @@ final class TextDrawing
         return \sprintf(
             '<image x="%.2F" y="%.2F" width="%.2F" height="%.2F" href="data:image/png;base64,%s"/>',
             // On whole pixels, or it would be drawn soft.
-            round($line->x * $scale - $width / 2) / $scale,
+            round(match ($line->align) {
+                'left' => $line->x * $scale,
+                'right' => $line->x * $scale - $width,
+                default => $line->x * $scale - $width / 2,
+            }) / $scale,
             round(($line->y + self::MIDDLE * $line->size) * $scale - $height / 2) / $scale,
             $width / $scale,
             $height / $scale,

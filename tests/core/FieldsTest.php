@@ -50,9 +50,9 @@ final class FieldsTest extends TestCase
         ];
         yield 'half a number' => [['a' => 1.5], static fn(Fields $f): int => $f->whole('a', 0, 9), 'field.whole'];
         yield 'no such choice' => [
-            ['a' => 'left'],
+            ['a' => 'aside'],
             static fn(Fields $f): WordsPlace => $f->choice('a', WordsPlace::class),
-            'top, middle, bottom',
+            'top-left, top, top-right',
         ];
         yield 'an object for a list' => [['a' => ['x' => 1]], static fn(Fields $f): array => $f->ids('a'), 'field.list'];
         yield 'deep inside' => [

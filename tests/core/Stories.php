@@ -16,10 +16,10 @@ use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Framing\Stop;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\Icon\IconColour;
 use Rhapsode\Core\Layer\Icon\IconLayer;
 use Rhapsode\Core\Layer\Icon\IconName;
-use Rhapsode\Core\Layer\Icon\IconPlace;
 use Rhapsode\Core\Layer\Picture\Lasts;
 use Rhapsode\Core\Layer\Picture\Part;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
@@ -35,7 +35,11 @@ use Rhapsode\Core\Story\Style;
 use Rhapsode\Core\Story\TimedCaption;
 use Rhapsode\Core\Story\Transition;
 use Rhapsode\Core\Story\TransitionKind;
+use Rhapsode\Core\Words\Backing;
+use Rhapsode\Core\Words\Face;
+use Rhapsode\Core\Words\WordsLook;
 use Rhapsode\Core\Words\WordsPlace;
+use Rhapsode\Core\Words\WordsSize;
 
 /** Stories for tests. */
 final class Stories
@@ -98,6 +102,18 @@ final class Stories
             new PictureLayer('picture', 'p', $recipe, $fit, $framing),
             ...('' === $text('caption') ? [] : [new WordsLayer('caption', WordsRole::Caption, $text('caption'), $place)]),
         ];
+    }
+
+    private static function randomLook(): WordsLook
+    {
+        $colours = ['#ffffff', '#20242b', '#757575', '#c0392b', '#ffd34d'];
+
+        return new WordsLook(
+            self::maybe() ? WordsSize::cases()[mt_rand(0, 4)] : null,
+            self::maybe() ? Face::cases()[mt_rand(0, 1)] : null,
+            self::maybe() ? $colours[mt_rand(0, 4)] : null,
+            Backing::cases()[mt_rand(0, 4)],
+        );
     }
 
     public static function picture(int $width = 2400, int $height = 1350): Picture
@@ -185,7 +201,9 @@ final class Stories
         $layers = self::maybe(5)
             ? [
                 new WordsLayer('title', WordsRole::Title, self::maybe() ? 'A heading' : ''),
-                ...(self::maybe() ? [new WordsLayer('subtitle', WordsRole::Subtitle, 'A subtitle', comes: $comes)] : []),
+                ...(self::maybe()
+                    ? [new WordsLayer('subtitle', WordsRole::Subtitle, 'A subtitle', comes: $comes, look: self::randomLook())]
+                    : []),
             ]
             : [
                 new PictureLayer(
@@ -200,16 +218,17 @@ final class Stories
                     'caption',
                     WordsRole::Caption,
                     $words[mt_rand(0, \count($words) - 1)],
-                    WordsPlace::cases()[mt_rand(0, 2)],
+                    WordsPlace::cases()[mt_rand(0, 9)],
                     $comes,
                     $goes,
+                    self::randomLook(),
                 ),
             ];
         if (self::maybe(4)) {
             $layers[] = new IconLayer('icon', IconName::cases()[mt_rand(
                 0,
                 5,
-            )], IconColour::cases()[mt_rand(0, 3)], IconPlace::cases()[mt_rand(0, 8)], mt_rand(1, 16) / 20, $goes, $comes);
+            )], IconColour::cases()[mt_rand(0, 3)], Spot::cases()[mt_rand(0, 8)], mt_rand(1, 16) / 20, $goes, $comes);
         }
 
         return new Slide(

@@ -6,17 +6,25 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Geometry\Spot;
+use Rhapsode\Core\Words\Backing;
 use Rhapsode\Core\Words\Contrast;
 use Rhapsode\Core\Words\Face;
 use Rhapsode\Core\Words\Legibility;
 use Rhapsode\Core\Words\LightMap;
 use Rhapsode\Core\Words\LightUnder;
 use Rhapsode\Core\Words\LineBreaker;
+use Rhapsode\Core\Words\Standing;
+use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\Typesetter;
+use Rhapsode\Core\Words\WordsLook;
 use Rhapsode\Core\Words\WordsPlace;
+use Rhapsode\Core\Words\WordsSize;
 
 final class WordsTest extends TestCase
 {
@@ -42,22 +50,111 @@ final class WordsTest extends TestCase
         }
     }
 
+    /** WCAG 2.2, 1.4.3: at 4.5:1, against the ground itself, a plate on it, or the edge that touches the letters. */
     #[DataProvider('lights')]
-    public function testWordsStandClearOfEveryGround(float $dark, float $bright): void
+    public function testWordsStandClearOfEveryGroundHoweverTheyAreToLook(float $dark, float $bright): void
     {
-        [$colour, $plate] = Legibility::choose($dark, $bright);
-        $ink = Contrast::luminance($colour);
-        $under = Contrast::component(Contrast::luminance(Legibility::DARK));
-        foreach ([$dark, $bright] as $ground) {
-            $mixed = Contrast::linear($under * $plate + Contrast::component($ground) * (1 - $plate));
-            self::assertGreaterThanOrEqual(Contrast::LEAST, Contrast::ratio($ink, $plate > 0 ? $mixed : $ground));
+        foreach (Backing::cases() as $backing) {
+            foreach ([null, '#ffffff', '#20242b', '#757575', '#c0392b', '#ffd34d', '#2f3f7f'] as $colour) {
+                $look = new WordsLook(colour: $colour, backing: $backing);
+                $standing = Legibility::standing($look, $dark, $bright);
+                $said = json_encode([$look->toArray(), $standing], \JSON_THROW_ON_ERROR);
+                $ink = Contrast::luminance($standing->colour);
+                self::assertSame(strtolower($colour ?? $standing->colour), strtolower($standing->colour), 'it is the colour that was told');
+                null === $standing->plate || self::assertContains($backing, [Backing::Auto, Backing::Plate], $said);
+                if (null !== $standing->edge) {
+                    self::assertGreaterThanOrEqual(Contrast::LEAST, Contrast::ratio($ink, Contrast::luminance($standing->edge)), $said);
+                    continue;
+                }
+                $plate = Contrast::component(Contrast::luminance($standing->plate ?? '#000000'));
+                $grounds = array_map(
+                    static fn(float $ground): float => Contrast::linear(
+                        $plate * $standing->opacity + Contrast::component($ground) * (1 - $standing->opacity),
+                    ),
+                    [$dark, $bright],
+                );
+                foreach ($grounds as $ground) {
+                    self::assertGreaterThanOrEqual(Contrast::LEAST, Contrast::ratio($ink, $ground), $said);
+                }
+                self::assertTrue($ink < min($grounds) || $ink > max($grounds), $said);
+            }
         }
     }
 
-    public function testNoPlateWhereThePictureIsDarkEnough(): void
+    public function testWhatIsAskedForIsDoneAndMoreOnlyWhereItCouldNotBeRead(): void
     {
-        self::assertSame([Legibility::LIGHT, 0.0], Legibility::choose(0.0, 0.1));
-        self::assertSame([Legibility::DARK, 0.0], Legibility::choose(0.5, 1.0));
+        $on = static fn(Backing $backing, float $dark, float $bright): Standing => Legibility::standing(
+            new WordsLook(backing: $backing),
+            $dark,
+            $bright,
+        );
+        self::assertEquals(new Standing(Legibility::LIGHT), $on(Backing::Auto, 0.0, 0.1), 'no plate where the picture is dark enough');
+        self::assertEquals(new Standing(Legibility::DARK), $on(Backing::Auto, 0.5, 1.0), 'nor where it is bright enough');
+        self::assertSame(Legibility::DARK, $on(Backing::Auto, 0.0, 1.0)->plate);
+        self::assertSame(0.6, $on(Backing::Plate, 0.0, 0.1)->opacity, 'a plate that was asked for is seen');
+        self::assertSame(Legibility::DARK, $on(Backing::Outline, 0.0, 0.1)->edge);
+        self::assertSame([null, Legibility::DARK], [$on(Backing::Shadow, 0.0, 0.1)->edge, $on(Backing::Shadow, 0.0, 0.1)->shadow]);
+        self::assertSame(Legibility::DARK, $on(Backing::Shadow, 0.0, 1.0)->edge, 'a shadow alone would not do');
+        self::assertEquals(new Standing(Legibility::LIGHT), $on(Backing::None, 0.0, 0.1));
+        self::assertSame(Legibility::DARK, $on(Backing::None, 0.0, 1.0)->edge, 'bare words that could not be read get an edge');
+    }
+
+    public function testWordsAreAsLargeAsIsToldWhereThereIsRoom(): void
+    {
+        $set = new Typesetter(new EvenWidths(), Shape::Wide);
+        foreach (WordsSize::cases() as $size) {
+            $look = new WordsLook($size, Face::Reading);
+            $block = $set->caption('Low water', WordsPlace::Bottom, null, null, $look);
+            self::assertSame([(float) $size->pixels(), Face::Reading], [$block->lines[0]->size, $block->lines[0]->face]);
+            [$title] = $set->title('Low water', '', $look);
+            self::assertSame([(float) $size->pixels(), Face::Reading], [$title->lines[0]->size, $title->lines[0]->face]);
+        }
+        $crowded = $set->caption(str_repeat('Water and wood ', 20), WordsPlace::Left, null, null, new WordsLook(WordsSize::Largest));
+        self::assertLessThan(72.0, $crowded->lines[0]->size, 'never out of the safe area');
+        // 14 pixels in a film of 360 lines (common practice).
+        self::assertGreaterThanOrEqual(14.0, WordsSize::Smallest->pixels() * 360 / TextBlock::SHORTER);
+    }
+
+    public function testWordsStandAtTheirSpotAndLeaveThePictureItsMiddle(): void
+    {
+        foreach (Shape::cases() as $shape) {
+            foreach (Spot::cases() as $spot) {
+                $text = 'Twice a day the sea goes out and comes back again';
+                $area = (new Typesetter(new EvenWidths(), $shape))->caption($text, WordsPlace::from($spot->value), null, null)->area();
+                $middle = [$area->x + $area->width / 2, $area->y + $area->height / 2];
+                foreach ([$spot->across(), $spot->down()] as $i => $side) {
+                    0 === $side
+                        ? self::assertEqualsWithDelta(0.5, $middle[$i], 0.03, "{$shape->value} {$spot->value}")
+                        : self::assertGreaterThan(0.1, $side * ($middle[$i] - 0.5), "{$shape->value} {$spot->value}");
+                }
+                if (0 !== $spot->across()) {
+                    self::assertLessThan(0.56, $area->width);
+                }
+            }
+        }
+    }
+
+    public function testAColourIsToldInSixDigits(): void
+    {
+        self::assertSame('#c0392b', WordsLook::read(Fields::of(['colour' => '#C0392B']))->colour);
+        self::assertSame([], WordsLook::read(Fields::of(['colour' => null, 'size' => null, 'face' => null]))->toArray());
+        foreach (['red', '#fff', 'url(#a)', '#12345g'] as $colour) {
+            try {
+                WordsLook::read(Fields::of(['colour' => $colour]));
+                self::fail($colour);
+            } catch (Malformed $problem) {
+                self::assertSame('document.no-colour', $problem->said->code);
+            }
+        }
+    }
+
+    public function testAPaleTitleGetsAnEdgeOnPaper(): void
+    {
+        $set = new Typesetter(new EvenWidths(), Shape::Wide);
+        [$pale] = $set->title('Low water', '', new WordsLook(colour: '#ffd34d'));
+        [$deep] = $set->title('Low water', '', new WordsLook(colour: '#2f3f7f'));
+        self::assertNotNull($pale->lines[0]->edge);
+        self::assertNull($deep->lines[0]->edge);
     }
 
     public function testLinesAreEvenAndKeepTheWritersBreaks(): void
@@ -100,8 +197,8 @@ final class WordsTest extends TestCase
         $block = (new Typesetter(new EvenWidths(), $shape))->caption($text, $place, null, null);
         self::assertNotEmpty($block->lines);
         foreach ($block->lines as $line) {
-            self::assertGreaterThanOrEqual(0.05 * $block->width - 0.01, $line->x - $line->width / 2);
-            self::assertLessThanOrEqual(0.95 * $block->width + 0.01, $line->x + $line->width / 2);
+            self::assertGreaterThanOrEqual(0.05 * $block->width - 0.01, $line->left());
+            self::assertLessThanOrEqual(0.95 * $block->width + 0.01, $line->left() + $line->width);
             self::assertGreaterThanOrEqual(0.05 * $block->height - 0.01, $line->y);
             self::assertLessThanOrEqual(0.95 * $block->height + 0.01, $line->y + $line->size * 1.28);
         }

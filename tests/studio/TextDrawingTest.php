@@ -6,19 +6,26 @@ namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Framing\Move;
+use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Words\Backing;
+use Rhapsode\Core\Words\Face;
+use Rhapsode\Core\Words\LightUnder;
 use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\Typesetter;
+use Rhapsode\Core\Words\WordsLook;
 use Rhapsode\Core\Words\WordsPlace;
+use Rhapsode\Core\Words\WordsSize;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Words\FontWidths;
 use Rhapsode\Studio\Words\TextDrawing;
 
 final class TextDrawingTest extends TestCase
 {
-    private static function caption(string $text): TextBlock
+    private static function caption(string $text, WordsPlace $place = WordsPlace::Bottom, WordsLook $look = new WordsLook()): TextBlock
     {
-        return (new Typesetter(new FontWidths(), Shape::Wide))->caption($text, WordsPlace::Bottom, null, null);
+        return (new Typesetter(new FontWidths(), Shape::Wide))->caption($text, $place, null, null, $look);
     }
 
     /** @return array{int, int, int, int} left, top, right, bottom of what is drawn lighter than the plate */
@@ -66,15 +73,80 @@ final class TextDrawingTest extends TestCase
     #[DataProvider('texts')]
     public function testWhatIsDrawnStaysWhereItWasMeasured(string $text): void
     {
-        $block = self::caption($text);
-        [$plate] = $block->plates;
-        [$left, $top, $right, $bottom] = self::ink($block);
+        foreach ([WordsPlace::Bottom, WordsPlace::TopLeft, WordsPlace::Right] as $place) {
+            $block = self::caption($text, $place);
+            [$plate] = $block->plates;
+            [$left, $top, $right, $bottom] = self::ink($block);
 
-        self::assertLessThan($right, $left, 'something is drawn');
-        self::assertGreaterThanOrEqual($plate->x, $left);
-        self::assertLessThanOrEqual($plate->x + $plate->width, $right);
-        self::assertGreaterThanOrEqual($plate->y, $top);
-        self::assertLessThanOrEqual($plate->y + $plate->height, $bottom);
+            self::assertLessThan($right, $left, 'something is drawn');
+            self::assertGreaterThanOrEqual($plate->x, $left);
+            self::assertLessThanOrEqual($plate->x + $plate->width, $right);
+            self::assertGreaterThanOrEqual($plate->y, $top);
+            self::assertLessThanOrEqual($plate->y + $plate->height, $bottom);
+        }
+    }
+
+    public function testWordsAtASideBeginOrEndInOneLine(): void
+    {
+        [$left] = self::ink(self::caption('Low water', WordsPlace::Left));
+        [, , $right] = self::ink(self::caption('Low water', WordsPlace::BottomRight));
+        // 5 % of the slide, and as much air as a plate has.
+        self::assertEqualsWithDelta(64 + 20, $left, 4);
+        self::assertEqualsWithDelta(1216 - 20, $right, 4);
+    }
+
+    /** What lies under touches no letter: an edge of a colour that stands clear of theirs goes all about them. */
+    #[DataProvider('faces')]
+    public function testAnEdgeGoesAboutEveryLetter(Face $face, string $colour): void
+    {
+        $scratch = new Scratch();
+        $look = new WordsLook(WordsSize::Large, $face, $colour, Backing::Outline);
+        (new TextDrawing())->paint($block = self::caption('Gates & sluices, 27 of them', look: $look), $scratch->path('w.png'), 720);
+        $pixels = (new \Imagick($scratch->path('w.png')))->exportImagePixels(0, 0, 1280, 720, 'RGBA', \Imagick::PIXEL_CHAR);
+        [$red, $green, $blue] = array_map(static fn(int $at): int => (int) hexdec(substr($colour, $at, 2)), [1, 3, 5]);
+        $isLetter = static fn(int $at): bool => $pixels[$at + 3] > 250 && abs($pixels[$at] - $red) + abs($pixels[$at + 1] - $green)
+            + abs($pixels[$at + 2] - $blue) < 24;
+        $met = 0;
+        for ($i = 0, $end = \count($pixels) - 12; $i < $end; $i += 4) {
+            if ($isLetter($i) && !$isLetter($i + 4)) {
+                ++$met;
+                self::assertGreaterThan(200, min($pixels[$i + 7], $pixels[$i + 11]), 'beside a letter the ground is seen');
+            }
+        }
+        self::assertGreaterThan(500, $met);
+        self::assertNotNull($block->lines[0]->edge);
+    }
+
+    /** @return iterable<string, array{Face, string}> */
+    public static function faces(): iterable
+    {
+        yield 'reading, white' => [Face::Reading, '#ffffff'];
+        yield 'plain, ink' => [Face::Plain, '#20242b'];
+        yield 'plain, red' => [Face::Plain, '#c0392b'];
+    }
+
+    public function testAShadowLiesAboutTheLettersAndIsSoft(): void
+    {
+        $look = static fn(Backing $backing): WordsLook => new WordsLook(WordsSize::Large, backing: $backing);
+        $dark = new class implements LightUnder {
+            public function under(Frame $part): array
+            {
+                return [0.0, 0.02];
+            }
+        };
+        $seen = static function (Backing $backing) use ($look, $dark): array {
+            $scratch = new Scratch();
+            $block = (new Typesetter(new FontWidths(), Shape::Wide))
+                ->caption('Low water', WordsPlace::Middle, Move::between(Frame::all(), Frame::all()), $dark, $look($backing));
+            (new TextDrawing())->paint($block, $scratch->path('w.png'), 720);
+            $alpha = (new \Imagick($scratch->path('w.png')))->exportImagePixels(0, 0, 1280, 720, 'A', \Imagick::PIXEL_CHAR);
+            $soft = \count(array_filter($alpha, static fn(int $a): bool => $a > 10 && $a < 245));
+
+            return [\count(array_filter($alpha, static fn(int $a): bool => $a > 10)), $soft];
+        };
+        [[$bare, $bareSoft], [$shaded, $soft]] = [$seen(Backing::None), $seen(Backing::Shadow)];
+        self::assertGreaterThan(1.5 * $bare, $shaded);
+        self::assertGreaterThan(3 * $bareSoft, $soft);
     }
 
     /** For the faces' own scripts the measure is close, not only a bound. */

@@ -1,12 +1,11 @@
-import { Input, Label, NumberField } from 'react-aria-components';
 import styled from 'styled-components';
-import limits from '../../schema/limits.json';
 import type { IconLayer, Slide } from '../api/types';
 import { offered, Select } from '../parts/Choice';
-import { Button, fieldLook, Row } from '../parts/controls';
+import { Button, Row } from '../parts/controls';
 import { useActs } from '../story/StoryContext';
 import { newId } from '../story/useStory';
 import { say, type Code } from '../messages/say';
+import { SecondsField } from './SecondsField';
 
 const One = styled.fieldset`
   display: grid;
@@ -16,12 +15,6 @@ const One = styled.fieldset`
   border-radius: var(--radius);
   padding: 10px;
   margin: 0;
-`;
-const Seconds = styled(NumberField)`
-  ${fieldLook}
-  input {
-    width: 100%;
-  }
 `;
 const names: [IconLayer['name'], Code][] = [
   ['star', 'icon.star'],
@@ -92,16 +85,7 @@ export function IconFields({ slide }: { slide: Slide }) {
             options={offered(sizes)}
             onChange={(size) => set(icon.id, { size: Number(size) })}
           />
-          <Seconds
-            value={icon.comes ?? 0}
-            minValue={0}
-            maxValue={limits.mostStay}
-            step={0.5}
-            onChange={(comes) => !Number.isNaN(comes) && set(icon.id, { comes: comes === 0 ? null : comes })}
-          >
-            <Label>{say('icon.comes')}</Label>
-            <Input />
-          </Seconds>
+          <SecondsField label={say('icon.comes')} value={icon.comes} onChange={(comes) => set(icon.id, { comes })} />
           <Row style={{ alignSelf: 'end' }}>
             <Button onPress={() => void edit({ do: 'delete layer', slide: slide.id, layer: icon.id })}>
               {say('icon.take-off')}

@@ -12,13 +12,14 @@ import { CloseIcon, TurnLeftIcon, TurnRightIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
-import { assetOf, pictureOf, trimmed, wordsOf } from '../story/slides';
+import { assetOf, pictureOf, trimmed } from '../story/slides';
 import { useDistance } from './Distance';
 import { GroundField } from './GroundField';
 import { IconFields } from './IconFields';
 import { SourceFields } from './SourceFields';
 import { StayField } from './StayField';
 import { TransitionField } from './TransitionField';
+import { CaptionSpot } from './words/CaptionSpot';
 import { say } from '../messages/say';
 
 const Findings = styled.ul`
@@ -77,7 +78,7 @@ export default function SlideSettings({ picked, onNone }: Props) {
           </li>
         ))}
       </Findings>
-      {slides.length === 1 && first.layout !== 'title' && <CaptionPlace slide={first} />}
+      {slides.length === 1 && first.layout !== 'title' && <CaptionSpot slide={first} />}
       <StayField slides={slides} />
       {slides.length === 1 && <Silence slide={first} />}
       <PictureFields slides={slides} />
@@ -97,32 +98,6 @@ export default function SlideSettings({ picked, onNone }: Props) {
       )}
       <PictureSource slides={slides} />
     </Card>
-  );
-}
-
-function CaptionPlace({ slide }: { slide: Slide }) {
-  const { edit } = useActs();
-  const caption = wordsOf(slide, 'caption');
-  return (
-    <Picks
-      label={say('words.where')}
-      value={caption?.place ?? 'auto'}
-      options={[
-        ['auto', say('place.auto')],
-        ['top', say('place.top')],
-        ['middle', say('place.middle')],
-        ['bottom', say('place.bottom')],
-      ]}
-      onChange={(place) =>
-        void edit({
-          do: 'set layer',
-          slide: slide.id,
-          layer: caption?.id ?? 'caption',
-          kind: 'words',
-          changes: { role: 'caption', place },
-        })
-      }
-    />
   );
 }
 

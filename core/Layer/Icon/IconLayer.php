@@ -6,6 +6,7 @@ namespace Rhapsode\Core\Layer\Icon;
 
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
@@ -19,7 +20,7 @@ final readonly class IconLayer implements Layer
         public string $id,
         public IconName $name = IconName::Star,
         public IconColour $colour = IconColour::Gold,
-        public IconPlace $place = IconPlace::TopRight,
+        public Spot $place = Spot::TopRight,
         public float $size = 0.2,
         public ?float $comes = null,
         public ?float $goes = null,
@@ -31,7 +32,7 @@ final readonly class IconLayer implements Layer
             $id,
             $in->choice('name', IconName::class, IconName::Star),
             $in->choice('colour', IconColour::class, IconColour::Gold),
-            $in->choice('place', IconPlace::class, IconPlace::TopRight),
+            $in->choice('place', Spot::class, Spot::TopRight),
             $in->number('size', 0.05, 0.8, 0.2),
             $in->numberOrNull('comes', 0, Limits::MOST_STAY),
             $in->numberOrNull('goes', 0, Limits::MOST_STAY),

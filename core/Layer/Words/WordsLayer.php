@@ -16,6 +16,7 @@ use Rhapsode\Core\Picture\Form;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\WholeLight;
+use Rhapsode\Core\Words\WordsLook;
 use Rhapsode\Core\Words\WordsPlace;
 
 /** Words on a slide. $comes and $goes are seconds of the slide; null for all of its time. $place is that of a caption. */
@@ -28,6 +29,7 @@ final readonly class WordsLayer implements Layer
         public WordsPlace $place = WordsPlace::Bottom,
         public ?float $comes = null,
         public ?float $goes = null,
+        public WordsLook $look = new WordsLook(),
     ) {}
 
     public static function read(string $id, Fields $in): self
@@ -41,6 +43,7 @@ final readonly class WordsLayer implements Layer
             $in->choice('place', WordsPlace::class, WordsPlace::Bottom),
             $in->numberOrNull('comes', 0, Limits::MOST_STAY),
             $in->numberOrNull('goes', 0, Limits::MOST_STAY),
+            WordsLook::read($in),
         );
     }
 
@@ -100,15 +103,17 @@ final readonly class WordsLayer implements Layer
                 'caption',
                 $this->text,
                 $this->place->value,
+                $this->look->toArray(),
                 null === $light || null === $under ? null : [$under->rendition, $under->move],
                 WordsPlace::Auto === $this->place ? $under?->heads : null,
                 WordsPlace::Auto === $this->place ? $under?->move : null,
             ),
-            fn(): array => $this->placed(static fn(string $text, WordsPlace $place): TextBlock => $context->typesetter->caption(
+            fn(): array => $this->placed(fn(string $text, WordsPlace $place): TextBlock => $context->typesetter->caption(
                 $text,
                 $place,
                 $under?->move,
                 null !== $light && Form::Whole === $under?->rendition->form ? new WholeLight($light, $under->rendition->ground) : $light,
+                $this->look,
             ), $under),
         );
     }
@@ -143,16 +148,22 @@ final readonly class WordsLayer implements Layer
     /** Title and subtitle stand together, so that each is set with the other. */
     private function heading(LayerContext $context): TextBlock
     {
-        $text = static function (WordsRole $role) use ($context): string {
+        $of = static function (WordsRole $role) use ($context): self {
             foreach ($context->beside as $layer) {
                 if ($layer instanceof self && $layer->role === $role) {
-                    return $layer->shown($context->title);
+                    return $layer;
                 }
             }
 
-            return '';
+            return new self('', WordsRole::Caption);
         };
-        [$title, $subtitle] = $context->typesetter->title($text(WordsRole::Title), $text(WordsRole::Subtitle));
+        [$above, $below] = [$of(WordsRole::Title), $of(WordsRole::Subtitle)];
+        [$title, $subtitle] = $context->typesetter->title(
+            $above->shown($context->title),
+            $below->shown($context->title),
+            $above->look,
+            $below->look,
+        );
 
         return WordsRole::Title === $this->role ? $title : $subtitle;
     }
@@ -170,6 +181,7 @@ final readonly class WordsLayer implements Layer
         return [
             'id' => $this->id, 'kind' => $this->kind()->value, 'role' => $this->role->value, 'text' => $this->text,
             'place' => $this->place->value, 'comes' => $this->comes, 'goes' => $this->goes,
+            ...$this->look->toArray(),
         ];
     }
 }

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { Fragment, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { say, type Code } from '../../messages/say';
 import { Segments } from '../../parts/Choice';
@@ -12,6 +12,7 @@ import { assetOf, pictureOf } from '../../story/slides';
 import { nameOf, type Row } from '../rows';
 import SlideSettings from '../SlideSettings';
 import { SlideWords } from '../SlideWords';
+import { LookFields } from '../words/LookFields';
 import { ClipPart } from './clip/ClipPart';
 import { Eye } from './Eye';
 import { Fitted } from './Fitted';
@@ -24,14 +25,15 @@ const View = styled.div`
   gap: 12px 24px;
   grid-template-columns: minmax(0, 1fr) 384px;
   grid-template-rows: minmax(0, 1fr) auto;
-  .stage {
+  /* Its own child: a preview on it has a stage too. */
+  > .stage {
     min-height: 0;
     min-width: 0;
     display: grid;
     grid-template: minmax(0, 1fr) auto / minmax(0, 1fr);
   }
   /* A picture is judged on a ground that is neither light nor coloured. */
-  .stage.mends {
+  > .stage.mends {
     border-radius: var(--radius);
     background: #3a3d43;
   }
@@ -69,7 +71,8 @@ const View = styled.div`
     }
     textarea.script {
       font: 1.05rem/1.45 var(--reading);
-      min-height: 120px;
+      min-height: 84px;
+      max-height: 132px;
     }
   }
   .way {
@@ -101,7 +104,7 @@ const View = styled.div`
     > * {
       flex: none;
     }
-    .stage {
+    > .stage {
       height: 42dvh;
     }
     .side {
@@ -225,9 +228,12 @@ export default function OneView({ rows, picked, onChoose }: Props) {
       <Preview ref={preview} story={id} plan={plan} />
     </Fitted>,
     shown === 'words' ? (
-      <div className="words" key={row.id}>
-        <SlideWords row={row} />
-      </div>
+      <Fragment key={row.id}>
+        <div className="words">
+          <SlideWords row={row} />
+        </div>
+        <LookFields slide={row.slide} />
+      </Fragment>
     ) : (
       <SlideSettings picked={[row.id]} />
     ),

@@ -1,0 +1,157 @@
+import AxeBuilder from '@axe-core/playwright';
+import { saved } from './helpers';
+import { group } from './near';
+import { begin, choose, slide } from './own';
+import type { WordsLayer } from '../../web/api/types';
+import { expect, test, type Page } from './test';
+
+const look = (page: Page) => page.getByRole('region', { name: 'How the words look' });
+const radio = (page: Page, name: string) => look(page).getByRole('radio', { name, exact: true });
+const within = (page: Page, label: string, name: string) =>
+  look(page).getByRole('radiogroup', { name: label }).getByText(name, { exact: true });
+const chosen = async (page: Page, label: string, name: string) => {
+  await look(page).getByRole('button', { name: label }).click();
+  await page.getByRole('option', { name, exact: true }).click();
+};
+const words = async (page: Page, n: number, role: WordsLayer['role'] = 'caption') =>
+  (await slide(page, n)).layers.find((layer): layer is WordsLayer => layer.kind === 'words' && layer.role === role);
+/** The address of the drawing that is on the stage. */
+const drawn = (page: Page) =>
+  page
+    .getByRole('figure', { name: 'Preview' })
+    .locator('img[src*="/words/"]')
+    .evaluateAll((all) => all.map((one) => one.getAttribute('src')).join());
+
+/** At one slide of a story of one's own, that has a caption. */
+async function written(page: Page, name: string, title: string, n: number) {
+  await begin(page, name, title);
+  await page.getByLabel('Caption on slide 2').fill('The mill turns twice a day');
+  await page.getByLabel('Caption on slide 3').fill('A tower of bricks');
+  await choose(page, n);
+  await page.keyboard.press('Alt+o');
+  await group(page, 'Words').click();
+  await saved(page);
+}
+
+test('how words look is chosen, seen at once, kept, undone, and done to the others', async ({ page }) => {
+  await written(page, 'juno', 'By the sluice', 1);
+  const seen = new Set([await drawn(page)]);
+  const changed = async (what: Partial<WordsLayer>) => {
+    await expect.poll(() => words(page, 1)).toEqual(expect.objectContaining(what));
+    await expect.poll(() => drawn(page)).not.toBe('');
+    seen.add(await drawn(page));
+  };
+  for (const [name, place] of [
+    ['Top left', 'top-left'],
+    ['Top', 'top'],
+    ['Top right', 'top-right'],
+    ['Left', 'left'],
+    ['Middle', 'middle'],
+    ['Right', 'right'],
+    ['Bottom left', 'bottom-left'],
+    ['Bottom right', 'bottom-right'],
+    ['Bottom', 'bottom'],
+  ] as const) {
+    await radio(page, name).check({ force: true });
+    await changed({ place });
+  }
+  await within(page, 'Where the words stand', 'By itself').click();
+  await changed({ place: 'auto' });
+  for (const [name, size] of [
+    ['Smallest', 'smallest'],
+    ['Small', 'small'],
+    ['Medium', 'medium'],
+    ['Largest', 'largest'],
+    ['Large', 'large'],
+  ] as const) {
+    await look(page).getByRole('img', { name, exact: true }).click();
+    await changed({ size });
+  }
+  await chosen(page, 'Letters', 'For reading');
+  await changed({ face: 'reading' });
+  await within(page, 'Colour of the words', 'Ink').click();
+  await changed({ colour: '#20242b' });
+  await within(page, 'Colour of the words', 'One of mine').click();
+  await changed({ colour: '#ffd34d' });
+  await look(page).getByLabel('The colour', { exact: true }).fill('#c0392b');
+  await changed({ colour: '#c0392b' });
+  for (const [name, backing] of [
+    ['A plate', 'plate'],
+    ['A shadow', 'shadow'],
+    ['Nothing', 'none'],
+    ['An outline', 'outline'],
+  ] as const) {
+    await chosen(page, 'What they stand on', name);
+    await changed({ backing });
+  }
+  await look(page).getByLabel('Come after (seconds)').fill('1');
+  await look(page).getByLabel('Go after (seconds)').fill('2.5');
+  await look(page).getByLabel('Go after (seconds)').press('Enter');
+  await changed({ comes: 1, goes: 2.5 });
+  await look(page).getByLabel('Come after (seconds)').fill('');
+  await look(page).getByLabel('Come after (seconds)').press('Enter');
+  await changed({ comes: null, goes: 2.5 });
+  expect(seen.size, 'each look is another drawing').toBeGreaterThanOrEqual(16);
+
+  // All of it on the other slide that has words, and on no title; with one press, and back with one.
+  await look(page).getByRole('button', { name: 'The same look on the other slide' }).click();
+  const all = { size: 'large', face: 'reading', colour: '#c0392b', backing: 'outline' };
+  await expect.poll(() => words(page, 2)).toEqual(expect.objectContaining({ ...all, text: 'A tower of bricks' }));
+  expect(await words(page, 0, 'title')).not.toEqual(expect.objectContaining({ backing: 'outline' }));
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => words(page, 2)).not.toEqual(expect.objectContaining({ size: 'large' }));
+  await page.reload();
+  await page.getByRole('button', { name: 'The next slide' }).click();
+  await group(page, 'Words').click();
+  await expect(radio(page, 'Large')).toBeChecked();
+
+  // What is told is taken back: it is as it would be by itself.
+  await within(page, 'How large', 'By itself').click();
+  await chosen(page, 'Letters', 'Plain');
+  await within(page, 'Colour of the words', 'By itself').click();
+  await chosen(page, 'What they stand on', 'By itself');
+  await expect
+    .poll(async () => Object.keys((await words(page, 1)) ?? {}).sort())
+    .toEqual(['comes', 'goes', 'id', 'kind', 'place', 'role', 'text']);
+  await within(page, 'Colour of the words', 'White').click();
+  await expect.poll(async () => (await words(page, 1))?.colour).toBe('#ffffff');
+});
+
+test('by keys and at 390, on a title too; two at once, one of them without a connection', async ({ page, context }) => {
+  await written(page, 'oskar', 'Two write', 1);
+  await radio(page, 'Bottom').focus();
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => (await words(page, 1))?.place).toBe('bottom-right');
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByRole('button', { name: 'The next slide' }).click();
+  await group(other, 'Words').click();
+  await context.setOffline(true);
+  await chosen(page, 'What they stand on', 'A shadow');
+  await expect(page.getByText('Not saved yet: no connection. It will be sent.')).toBeVisible();
+  await context.setOffline(false);
+  await chosen(other, 'Letters', 'For reading');
+  await expect
+    .poll(() => words(page, 1), { timeout: 30_000 })
+    .toEqual(expect.objectContaining({ backing: 'shadow', face: 'reading', place: 'bottom-right' }));
+  await other.close();
+
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole('button', { name: 'The slide before' }).click();
+  await group(page, 'Words').click();
+  // What is shown keeps its shape on a phone.
+  const stage = await page.getByRole('figure', { name: 'Preview' }).locator('.stage').boundingBox();
+  expect((stage?.width ?? 0) / (stage?.height ?? 1)).toBeCloseTo(16 / 9, 1);
+  const which = page.getByRole('radiogroup', { name: 'Which words' });
+  await look(page).getByRole('img', { name: 'Medium', exact: true }).click();
+  await expect.poll(async () => (await words(page, 0, 'title'))?.size).toBe('medium');
+  await which.getByText('Line below', { exact: true }).click();
+  await page.getByLabel('Subtitle on slide 1').fill('told by two');
+  await look(page).getByRole('img', { name: 'Small', exact: true }).click();
+  await expect.poll(async () => (await words(page, 0, 'subtitle'))?.size).toBe('small');
+  await which.getByText('Title', { exact: true }).click();
+  await expect(radio(page, 'Medium')).toBeChecked();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
