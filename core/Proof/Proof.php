@@ -9,7 +9,7 @@ use Rhapsode\Core\Framing\Comfort;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Layer\Words\PlannedWords;
-use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Core\Sound\Loudness;
@@ -175,7 +175,7 @@ final class Proof
         if ([] !== array_filter($planned->words(), static fn(PlannedWords $words): bool => !$words->block->fits)) {
             $findings[] = new Flaw(Severity::Must, 'words-too-long', ['slide' => $number], $slide->id);
         }
-        $shown = array_map(static fn(WordsRole $role): string => $slide->words($role)?->shown($story->title) ?? '', WordsRole::cases());
+        $shown = array_map(static fn(WordsLayer $words): string => $words->shown($story->title), $slide->written());
         $needed = mb_strlen(implode('', $shown)) / self::READING;
         $alone = Rate::seconds($planned->end - $planned->start - $planned->comesIn);
         if ($needed > $alone) {

@@ -15,7 +15,7 @@ enum Layout: string
 {
     /** Words alone, to open or divide the story. */
     case Title = 'title';
-    /** One picture over all of the slide, with a caption. */
+    /** One picture over all of the slide, with captions. */
     case Full = 'full';
 
     /** @return list<Layer> what a slide has of whose layers nothing is said */
@@ -42,14 +42,12 @@ enum Layout: string
                 $roles[] = $layer->role;
             }
         }
-        $room = match ($this) {
-            self::Title => [WordsRole::Title, WordsRole::Subtitle],
-            self::Full => [WordsRole::Caption],
+        $count = static fn(WordsRole $role): int => \count(array_filter($roles, static fn(WordsRole $one): bool => $one === $role));
+        $fits = match ($this) {
+            self::Title => 0 === $pictures + $count(WordsRole::Caption) && max($count(WordsRole::Title), $count(WordsRole::Subtitle)) <= 1,
+            self::Full => $pictures <= 1 && $count(WordsRole::Caption) === \count($roles),
         };
-        if ($pictures > (self::Full === $this ? 1 : 0) || \count($roles) !== \count(array_unique(
-            $roles,
-            \SORT_REGULAR,
-        )) || [] !== array_udiff($roles, $room, static fn(WordsRole $a, WordsRole $b): int => strcmp($a->value, $b->value))) {
+        if (!$fits) {
             throw new Malformed('document.no-room-for-layer');
         }
     }

@@ -91,6 +91,19 @@ final readonly class Slide
         return null;
     }
 
+    /** @return list<WordsLayer> all that is written on it */
+    public function written(): array
+    {
+        return array_values(array_filter($this->layers, static fn(Layer $layer): bool => $layer instanceof WordsLayer));
+    }
+
+    /** Whether there are letters on it. */
+    public function isWrittenOn(): bool
+    {
+        return [] !== array_filter($this->written(), static fn(WordsLayer $words): bool => '' !== trim($words->text));
+    }
+
+    /** The first of its words that are for that. */
     public function words(WordsRole $role): ?WordsLayer
     {
         foreach ($this->layers as $layer) {

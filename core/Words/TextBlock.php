@@ -15,7 +15,8 @@ use Rhapsode\Core\Geometry\Shape;
 final readonly class TextBlock
 {
     public const SHORTER = 720;
-    private const AIR = 16;
+    /** About words, free of all others. */
+    public const AIR = 16;
 
     /** Names the drawing: the same words in the same places have the same name. Empty when there is nothing to draw. */
     private string $hash;
@@ -55,6 +56,22 @@ final readonly class TextBlock
     public function isEmpty(): bool
     {
         return [] === $this->lines && [] === $this->plates;
+    }
+
+    /** What its lines and what they stand on take of the slide. */
+    public function covers(): Frame
+    {
+        $covered = $this->area();
+        foreach ($this->plates as $plate) {
+            $covered = $covered->hull(new Frame(
+                $plate->x / $this->width,
+                $plate->y / $this->height,
+                $plate->width / $this->width,
+                $plate->height / $this->height,
+            ));
+        }
+
+        return $covered;
     }
 
     /** What its lines take of the slide, with a little air about them. */

@@ -19,6 +19,9 @@ final readonly class Typesetter
     private const LEADING = 1.28;
     /** Between the edge of the safe area and words on a plate. */
     private const MARGIN = 20;
+    private const OVER = 12;
+    /** Between two blocks of words. */
+    private const APART = 10;
     /** As much of the safe area's width words at a side take at most: they leave the picture its middle. */
     private const ASIDE = 0.55;
     private const CAPTION_SIZES = [40, 36, 32, 28];
@@ -43,9 +46,18 @@ final readonly class Typesetter
         return self::PAPER;
     }
 
-    /** @param LightUnder|null $light what lies under; null for an unknown ground, which is taken to be anything */
-    public function caption(string $text, WordsPlace $at, ?Move $move, ?LightUnder $light, WordsLook $look = new WordsLook()): TextBlock
-    {
+    /**
+     * @param list<Frame>     $taken by other words: it stands beside them, where there is room
+     * @param LightUnder|null $light what lies under; null for an unknown ground, which is taken to be anything
+     */
+    public function caption(
+        string $text,
+        WordsPlace $at,
+        array $taken,
+        ?Move $move,
+        ?LightUnder $light,
+        WordsLook $look = new WordsLook(),
+    ): TextBlock {
         $text = trim($text);
         if ('' === $text) {
             return TextBlock::bare($this->shape);
@@ -75,14 +87,10 @@ final readonly class Typesetter
             1 => ['right', $this->width * (1 - self::SAFE) - self::MARGIN, $this->width * (1 - self::SAFE) - $widest - 2 * self::MARGIN],
             default => ['center', $this->width / 2, ($this->width - $widest) / 2 - self::MARGIN],
         };
-        $plate = new Plate(
-            max($this->width * self::SAFE, $left),
-            $top - 12,
-            min($safe, $widest + 2 * self::MARGIN),
-            $height + 24,
-            Legibility::DARK,
-            0,
-        );
+        [$left, $wide] = [max($this->width * self::SAFE, $left), min($safe, $widest + 2 * self::MARGIN)];
+        $free = $this->free($left, $wide, $top - TextBlock::AIR, $height + 2 * TextBlock::AIR, $spot->down() <= 0, $taken);
+        $top = null === $free ? $top : $free + TextBlock::AIR;
+        $plate = new Plate($left, $top - self::OVER, $wide, $height + 2 * self::OVER, Legibility::DARK, 0);
         $standing = $this->standing($look, $plate, $move, $light);
         $placed = [];
         foreach ($lines as $i => $line) {
@@ -91,7 +99,36 @@ final readonly class Typesetter
 
         return new TextBlock($this->width, $this->height, $placed, null === $standing->plate ? [] : [
             new Plate($plate->x, $plate->y, $plate->width, $plate->height, $standing->plate, $standing->opacity),
-        ], $fits);
+        ], $fits && null !== $free);
+    }
+
+    /**
+     * Where a block may begin without lying on what is taken: there, or as near as there is room, first in one direction, then in the other.
+     *
+     * @param list<Frame> $taken
+     *
+     * @return float|null its top; null where there is no room for it
+     */
+    private function free(float $left, float $width, float $top, float $height, bool $downwards, array $taken): ?float
+    {
+        // The air about words may lie beyond the safe area, they may not.
+        $edge = $this->height * self::SAFE + 14 - TextBlock::AIR;
+        foreach ([$downwards, !$downwards] as $down) {
+            $at = $top;
+            // Each step passes one of them.
+            for ($i = 0; $i <= \count($taken) && $at >= $edge - 1e-6 && $at + $height <= $this->height - $edge + 1e-6; ++$i) {
+                $box = new Frame($left / $this->width, $at / $this->height, $width / $this->width, $height / $this->height);
+                $met = array_filter($taken, static fn(Frame $other): bool => $box->shared($other) > 0);
+                if ([] === $met) {
+                    return $at;
+                }
+                $at = $down
+                    ? max(array_map(fn(Frame $other): float => ($other->y + $other->height) * $this->height, $met)) + self::APART
+                    : min(array_map(fn(Frame $other): float => $other->y * $this->height, $met)) - self::APART - $height;
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rhapsode\App\Story;
 
 use Rhapsode\App\Asset\AssetFiles;
-use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
@@ -35,7 +34,7 @@ final readonly class PlanMaker
         foreach ($story->slides as $slide) {
             $picture = $slide->picture();
             // Only words need to know what lies under them.
-            if (null !== $picture && '' !== trim($slide->words(WordsRole::Caption)->text ?? '')) {
+            if (null !== $picture && $slide->isWrittenOn()) {
                 $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->files->light(
                     $picture->asset,
                     $picture->recipe,

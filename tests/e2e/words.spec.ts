@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { saved } from './helpers';
 import { group } from './near';
-import { begin, choose, slide } from './own';
+import { begin, choose, slide, view } from './own';
 import type { WordsLayer } from '../../web/api/types';
 import { expect, test, type Page } from './test';
 
@@ -69,9 +69,9 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
   }
   await chosen(page, 'Letters', 'For reading');
   await changed({ face: 'reading' });
-  await within(page, 'Colour of the words', 'Ink').click();
+  await chosen(page, 'Colour of the words', 'Ink');
   await changed({ colour: '#20242b' });
-  await within(page, 'Colour of the words', 'One of mine').click();
+  await chosen(page, 'Colour of the words', 'One of mine');
   await changed({ colour: '#ffd34d' });
   await look(page).getByLabel('The colour', { exact: true }).fill('#c0392b');
   await changed({ colour: '#c0392b' });
@@ -84,12 +84,12 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
     await chosen(page, 'What they stand on', name);
     await changed({ backing });
   }
-  await look(page).getByLabel('Come after (seconds)').fill('1');
-  await look(page).getByLabel('Go after (seconds)').fill('2.5');
-  await look(page).getByLabel('Go after (seconds)').press('Enter');
+  await look(page).getByLabel('Comes at second').fill('1');
+  await look(page).getByLabel('Goes at second').fill('2.5');
+  await look(page).getByLabel('Goes at second').press('Enter');
   await changed({ comes: 1, goes: 2.5 });
-  await look(page).getByLabel('Come after (seconds)').fill('');
-  await look(page).getByLabel('Come after (seconds)').press('Enter');
+  await look(page).getByLabel('Comes at second').fill('');
+  await look(page).getByLabel('Comes at second').press('Enter');
   await changed({ comes: null, goes: 2.5 });
   expect(seen.size, 'each look is another drawing').toBeGreaterThanOrEqual(16);
 
@@ -108,12 +108,12 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
   // What is told is taken back: it is as it would be by itself.
   await within(page, 'How large', 'By itself').click();
   await chosen(page, 'Letters', 'Plain');
-  await within(page, 'Colour of the words', 'By itself').click();
+  await chosen(page, 'Colour of the words', 'By itself');
   await chosen(page, 'What they stand on', 'By itself');
   await expect
     .poll(async () => Object.keys((await words(page, 1)) ?? {}).sort())
     .toEqual(['comes', 'goes', 'id', 'kind', 'place', 'role', 'text']);
-  await within(page, 'Colour of the words', 'White').click();
+  await chosen(page, 'Colour of the words', 'White');
   await expect.poll(async () => (await words(page, 1))?.colour).toBe('#ffffff');
 });
 
@@ -154,4 +154,71 @@ test('by keys and at 390, on a title too; two at once, one of them without a con
   await which.getByText('Title', { exact: true }).click();
   await expect(radio(page, 'Medium')).toBeChecked();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
+
+test('several words on one slide: added, written, set each for itself, taken off and back, by two at once', async ({
+  page,
+  context,
+}) => {
+  await written(page, 'ivo', 'Three things', 1);
+  const all = async () =>
+    (await slide(page, 1)).layers.flatMap((layer) => (layer.kind === 'words' ? [[layer.text, layer.place]] : []));
+  const add = page.getByRole('button', { name: 'Add words' });
+  const which = page.getByRole('radiogroup', { name: 'Which words' });
+  await add.click();
+  await page.getByLabel('Words 2 on slide 2').fill('and nobody asks it to');
+  await expect.poll(all).toEqual([
+    ['The mill turns twice a day', 'auto'],
+    ['and nobody asks it to', 'auto'],
+  ]);
+  const planned = async (): Promise<string[]> =>
+    (await view(page)).plan.scenes[1].layers.flatMap((layer: { kind: string; hash: string }) =>
+      layer.kind === 'words' ? [layer.hash] : [],
+    );
+  await expect.poll(async () => (await planned()).length).toBe(2);
+  for (const hash of await planned()) await expect.poll(() => drawn(page)).toContain(hash);
+  // What was added is in hand; the other stays as it is.
+  await radio(page, 'Top right').check({ force: true });
+  await chosen(page, 'What they stand on', 'An outline');
+  await expect.poll(async () => (await all()).map(([, place]) => place)).toEqual(['auto', 'top-right']);
+  await which.getByText('1', { exact: true }).click();
+  await expect(look(page).getByRole('radio', { name: 'By itself' }).first()).toBeChecked();
+  await radio(page, 'Left').check({ force: true });
+  await expect.poll(async () => (await all()).map(([, place]) => place)).toEqual(['left', 'top-right']);
+
+  // In the script they are written one below the other.
+  await page.getByText('Script', { exact: true }).first().click();
+  await page.getByLabel('Words 2 on slide 2').fill('unasked');
+  await page.getByLabel('Words 2 on slide 2').blur();
+  await expect.poll(async () => (await all())[1]?.[0]).toBe('unasked');
+  await choose(page, 1);
+  await page.keyboard.press('Alt+o');
+  await group(page, 'Words').click();
+
+  // Another adds some too, while the network is away here: all of them stand.
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByRole('button', { name: 'The next slide' }).click();
+  await group(other, 'Words').click();
+  await context.setOffline(true);
+  await add.click();
+  await expect(page.getByText('Not saved yet: no connection. It will be sent.')).toBeVisible();
+  await context.setOffline(false);
+  await other.getByRole('button', { name: 'Add words' }).click();
+  await expect.poll(async () => (await all()).length, { timeout: 30_000 }).toBe(4);
+  await other.close();
+  for (const count of [5, 6]) {
+    await add.click();
+    await expect.poll(async () => (await all()).length).toBe(count);
+  }
+  await expect(add).toHaveCount(0);
+
+  const off = page.getByRole('button', { name: 'Take them off' });
+  for (const count of [5, 4, 3, 2, 1]) {
+    await off.click();
+    await expect.poll(async () => (await all()).length).toBe(count);
+  }
+  await expect(off).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await all()).length).toBe(2);
 });

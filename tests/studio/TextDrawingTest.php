@@ -25,7 +25,7 @@ final class TextDrawingTest extends TestCase
 {
     private static function caption(string $text, WordsPlace $place = WordsPlace::Bottom, WordsLook $look = new WordsLook()): TextBlock
     {
-        return (new Typesetter(new FontWidths(), Shape::Wide))->caption($text, $place, null, null, $look);
+        return (new Typesetter(new FontWidths(), Shape::Wide))->caption($text, $place, [], null, null, $look);
     }
 
     /** @return array{int, int, int, int} left, top, right, bottom of what is drawn lighter than the plate */
@@ -137,7 +137,7 @@ final class TextDrawingTest extends TestCase
         $seen = static function (Backing $backing) use ($look, $dark): array {
             $scratch = new Scratch();
             $block = (new Typesetter(new FontWidths(), Shape::Wide))
-                ->caption('Low water', WordsPlace::Middle, Move::between(Frame::all(), Frame::all()), $dark, $look($backing));
+                ->caption('Low water', WordsPlace::Middle, [], Move::between(Frame::all(), Frame::all()), $dark, $look($backing));
             (new TextDrawing())->paint($block, $scratch->path('w.png'), 720);
             $alpha = (new \Imagick($scratch->path('w.png')))->exportImagePixels(0, 0, 1280, 720, 'A', \Imagick::PIXEL_CHAR);
             $soft = \count(array_filter($alpha, static fn(int $a): bool => $a > 10 && $a < 245));

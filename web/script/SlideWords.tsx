@@ -5,7 +5,7 @@ import type { Slide, WordsLayer } from '../api/types';
 import { say } from '../messages/say';
 import { Quiet } from '../parts/controls';
 import { useActs } from '../story/StoryContext';
-import { textOf, wordsOf } from '../story/slides';
+import { captionsOf, wordsOf } from '../story/slides';
 import { useSavedText } from '../story/useSavedText';
 import type { Row } from './rows';
 
@@ -118,13 +118,13 @@ interface WordsProps {
   number: number;
 }
 
-/** The text of one of a slide's words, kept as it is written. */
-function useWords(slide: Slide, role: WordsLayer['role']) {
+/** The text of one of a slide's words, kept as it is written; the first for that where none is named. */
+function useWords(slide: Slide, role: WordsLayer['role'], words = wordsOf(slide, role)) {
   const { edit } = useActs();
-  const layer = wordsOf(slide, role)?.id ?? role;
+  const layer = words?.id ?? role;
   const write = (text: string) =>
     void edit({ do: 'set layer', slide: slide.id, layer, kind: 'words', changes: { role, text } });
-  return { ...useSavedText(textOf(slide, role), write), write };
+  return { ...useSavedText(words?.text ?? '', write), write };
 }
 
 function TitleWords({ slide, title, number }: WordsProps & { title: string }) {
@@ -155,18 +155,30 @@ function TitleWords({ slide, title, number }: WordsProps & { title: string }) {
 
 function CaptionWords({ slide, number, offered }: WordsProps & { offered: string }) {
   const caption = useWords(slide, 'caption');
+  const field = (written: typeof caption, label: string, hint: string) => (
+    <textarea
+      className="caption"
+      rows={1}
+      aria-label={label}
+      placeholder={hint}
+      maxLength={limits.words}
+      value={written.value}
+      onChange={(e) => written.onChange(e.target.value)}
+      onBlur={written.onBlur}
+    />
+  );
   return (
     <>
-      <textarea
-        className="caption"
-        rows={1}
-        aria-label={say('words.caption-on', { slide: number })}
-        placeholder={say('words.caption.hint')}
-        maxLength={limits.words}
-        value={caption.value}
-        onChange={(e) => caption.onChange(e.target.value)}
-        onBlur={caption.onBlur}
-      />
+      {field(caption, say('words.caption-on', { slide: number }), say('words.caption.hint'))}
+      {captionsOf(slide)
+        .slice(1)
+        .map((words, n) => (
+          <MoreWords key={words.id} slide={slide} words={words}>
+            {(written) =>
+              field(written, say('words.more-on', { slide: number, number: n + 2 }), say('words.more.hint'))
+            }
+          </MoreWords>
+        ))}
       {offered !== '' && caption.value === '' && (
         <ButtonContext value={own}>
           <Offer onPress={() => caption.write(offered)}>{say('words.offered', { words: offered })}</Offer>
@@ -174,6 +186,18 @@ function CaptionWords({ slide, number, offered }: WordsProps & { offered: string
       )}
     </>
   );
+}
+
+function MoreWords({
+  slide,
+  words,
+  children,
+}: {
+  slide: Slide;
+  words: WordsLayer;
+  children: (written: ReturnType<typeof useWords>) => React.ReactNode;
+}) {
+  return children(useWords(slide, 'caption', words));
 }
 
 function ScriptWords({ slide, number }: WordsProps) {

@@ -4,7 +4,7 @@ import { useSession } from '../api/session';
 import type { Slide } from '../api/types';
 import { useTell } from '../parts/notices';
 import { useSteady } from '../parts/useSteady';
-import { textOf } from '../story/slides';
+import { captionTexts, textOf } from '../story/slides';
 import { newId, type StoryHold } from '../story/useStory';
 import { say } from '../messages/say';
 import { isWriting } from './useSheetKeys';
@@ -28,7 +28,7 @@ export interface Copying {
 
 /** What of slides can be pasted elsewhere as words. */
 const wordsOf = (slide: Slide): string =>
-  [textOf(slide, 'title'), textOf(slide, 'caption'), slide.script].filter((text) => text !== '').join('\n');
+  [textOf(slide, 'title'), ...captionTexts(slide), slide.script].filter((text) => text !== '').join('\n');
 
 /** Slides are copied, cut and pasted, here and into another story: by the browser's own keys, or by buttons. */
 export function useCopying({ id, hold, slides, picked, remove, onPasted }: Props): Copying {

@@ -10,9 +10,16 @@ export const wordsOf = (slide: Slide, role: WordsLayer['role']): WordsLayer | un
 /** The text of one of its words; a title that says nothing is the story's own. */
 export const textOf = (slide: Slide, role: WordsLayer['role']): string => wordsOf(slide, role)?.text ?? '';
 
+/** All the words on a slide's picture, in the order in which they were put there. */
+export const captionsOf = (slide: Slide): WordsLayer[] =>
+  slide.layers.filter((layer): layer is WordsLayer => layer.kind === 'words' && layer.role === 'caption');
+
+export const captionTexts = (slide: Slide): string[] =>
+  captionsOf(slide).flatMap(({ text }) => (text === '' ? [] : [text]));
+
 /** What is written on a slide, to name it by. */
 export const writtenOn = (slide: Slide, title: string): string =>
-  slide.layout === 'title' ? textOf(slide, 'title') || title : textOf(slide, 'caption');
+  slide.layout === 'title' ? textOf(slide, 'title') || title : captionTexts(slide).join(' · ');
 
 /** An asset of a kind, where the story holds it. */
 export function assetOf<K extends 'picture' | 'voice' | 'music'>(

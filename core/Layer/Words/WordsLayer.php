@@ -107,15 +107,36 @@ final readonly class WordsLayer implements Layer
                 null === $light || null === $under ? null : [$under->rendition, $under->move],
                 WordsPlace::Auto === $this->place ? $under?->heads : null,
                 WordsPlace::Auto === $this->place ? $under?->move : null,
+                $taken = $this->taken($context),
             ),
             fn(): array => $this->placed(fn(string $text, WordsPlace $place): TextBlock => $context->typesetter->caption(
                 $text,
                 $place,
+                $taken,
                 $under?->move,
                 null !== $light && Form::Whole === $under?->rendition->form ? new WholeLight($light, $under->rendition->ground) : $light,
                 $this->look,
             ), $under),
         );
+    }
+
+    /** @return list<Frame> what other words take of the slide that are seen at the same time, and were there before */
+    private function taken(LayerContext $context): array
+    {
+        $others = [];
+        foreach ($context->beside as $layer) {
+            if ($layer instanceof self && max($this->comes ?? 0.0, $layer->comes ?? 0.0) < min($this->goes ?? \INF, $layer->goes ?? \INF)) {
+                $others[$layer->id] = true;
+            }
+        }
+        $taken = [];
+        foreach ($context->under as $layer) {
+            if ($layer instanceof PlannedWords && isset($others[$layer->id()])) {
+                $taken[] = $layer->block->covers();
+            }
+        }
+
+        return $taken;
     }
 
     /**

@@ -3,9 +3,8 @@ import { wordsOf } from '../../story/slides';
 import { useInHand } from '../../story/useInHand';
 import { SpotField } from './SpotField';
 
-/** Where a slide's caption stands. */
-export function CaptionSpot({ slide }: { slide: Slide }) {
-  const caption = wordsOf(slide, 'caption');
+/** Where a slide's caption stands; the first where none is named. */
+export function CaptionSpot({ slide, caption = wordsOf(slide, 'caption') }: { slide: Slide; caption?: WordsLayer }) {
   const saved: { place: WordsLayer['place'] } = { place: caption?.place ?? 'auto' };
   const { value, set } = useInHand(saved, (changes) => ({
     do: 'set layer',

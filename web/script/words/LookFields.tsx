@@ -2,11 +2,12 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import type { Slide, WordsLayer } from '../../api/types';
 import { say, type Code } from '../../messages/say';
-import { offered, Picks, Segments, Select } from '../../parts/Choice';
+import { offered, Segments, Select } from '../../parts/Choice';
 import { Button, Row } from '../../parts/controls';
 import { useActs, useView } from '../../story/StoryContext';
-import { wordsOf } from '../../story/slides';
+import { captionsOf, wordsOf } from '../../story/slides';
 import { useInHand } from '../../story/useInHand';
+import { newId } from '../../story/useStory';
 import { SecondsField } from '../SecondsField';
 import { CaptionSpot } from './CaptionSpot';
 
@@ -47,6 +48,16 @@ const Pair = styled.div`
   grid-template-columns: 1fr 1fr;
   gap: 8px;
 `;
+const Three = styled(Pair)`
+  grid-template-columns: 1fr 1fr 1fr;
+`;
+const Ways = styled(Row)`
+  &:empty {
+    display: none;
+  }
+`;
+/** So many words find room beside each other. */
+const MOST = 6;
 const AUTO = 'auto';
 const OWN = 'own';
 /** What is offered first where a colour of one's own is wanted. */
@@ -72,37 +83,72 @@ const colours: [string, Code][] = [
   [OWN, 'colour.own'],
 ];
 
-/** How the words of a slide look: those of its caption, or of its title and of what stands below. */
+/** One of a slide's words: its role and, once it is there, its layer. */
+interface Which {
+  id: string;
+  role: Role;
+  name: string;
+  layer: WordsLayer | undefined;
+}
+
+function writtenOn(slide: Slide): Which[] {
+  const one = (role: Role, name: string, layer = wordsOf(slide, role)): Which => ({
+    id: layer?.id ?? role,
+    role,
+    name,
+    layer,
+  });
+  if (slide.layout === 'title') return [one('title', say('words.title')), one('subtitle', say('words.subtitle'))];
+  const captions = captionsOf(slide);
+  if (captions.length === 0) return [one('caption', '1')];
+  return captions.map((layer, n) => one('caption', String(n + 1), layer));
+}
+
+/** How the words of a slide look, one after the other: those on its picture, or its title and what stands below. */
 export function LookFields({ slide }: { slide: Slide }) {
-  const [role, setRole] = useState<Role>('title');
-  if (slide.layout !== 'title') return <Look key="caption" slide={slide} role="caption" />;
+  const { edit } = useActs();
+  const [chosen, setChosen] = useState('');
+  const all = writtenOn(slide);
+  const which = all.find(({ id }) => id === chosen) ?? all[0];
+  if (!which) return null;
+  const add = () => {
+    const id = newId();
+    setChosen(id);
+    void edit({ do: 'set layer', slide: slide.id, layer: id, kind: 'words', changes: { role: 'caption', text: '' } });
+  };
+  const hasMore = slide.layout !== 'title';
   return (
     <>
-      <Segments
-        label={say('words.which')}
-        value={role}
-        options={[
-          ['title', say('words.title')],
-          ['subtitle', say('words.subtitle')],
-        ]}
-        onChange={setRole}
-      />
-      <Look key={role} slide={slide} role={role} />
+      <Ways>
+        {all.length > 1 && (
+          <Segments
+            label={say('words.which')}
+            value={which.id}
+            options={all.map(({ id, name }) => [id, name])}
+            onChange={setChosen}
+          />
+        )}
+        {hasMore && all.length < MOST && which.layer && <Button onPress={add}>{say('words.add')}</Button>}
+        {hasMore && all.length > 1 && (
+          <Button onPress={() => void edit({ do: 'delete layer', slide: slide.id, layer: which.id })}>
+            {say('words.take-off')}
+          </Button>
+        )}
+      </Ways>
+      <Look key={which.id} slide={slide} which={which} />
     </>
   );
 }
 
-function Look({ slide, role }: { slide: Slide; role: Role }) {
+function Look({ slide, which: { id, role, layer } }: { slide: Slide; which: Which }) {
   const { story } = useView();
   const { edit } = useActs();
-  const layer = wordsOf(slide, role);
   const told: Told = {
     size: layer?.size ?? null,
     face: layer?.face ?? null,
     colour: layer?.colour ?? null,
     backing: layer?.backing ?? AUTO,
   };
-  const id = layer?.id ?? role;
   const { value, set } = useInHand(told, (changes) => ({
     do: 'set layer',
     slide: slide.id,
@@ -117,7 +163,7 @@ function Look({ slide, role }: { slide: Slide; role: Role }) {
   const others = story.slides.filter((other) => other.id !== slide.id && wordsOf(other, 'caption'));
   return (
     <Fields aria-label={say('words.look')}>
-      {role === 'caption' && <CaptionSpot slide={slide} />}
+      {role === 'caption' && <CaptionSpot slide={slide} caption={layer} />}
       <Segments
         label={say('words.size')}
         value={value.size ?? AUTO}
@@ -149,22 +195,22 @@ function Look({ slide, role }: { slide: Slide; role: Role }) {
           onChange={(backing) => set({ backing })}
         />
       </Pair>
-      <Picks
-        label={say('words.colour')}
-        value={isOwn ? OWN : (value.colour ?? AUTO)}
-        options={offered(colours)}
-        onChange={(colour) => set({ colour: colour === AUTO ? null : colour === OWN ? FIRST : colour })}
-      />
+      <Three>
+        <Select
+          label={say('words.colour')}
+          value={isOwn ? OWN : (value.colour ?? AUTO)}
+          options={offered(colours)}
+          onChange={(colour) => set({ colour: colour === AUTO ? null : colour === OWN ? FIRST : colour })}
+        />
+        <SecondsField label={say('words.comes')} value={layer?.comes ?? null} onChange={(comes) => tell({ comes })} />
+        <SecondsField label={say('words.goes')} value={layer?.goes ?? null} onChange={(goes) => tell({ goes })} />
+      </Three>
       {isOwn && (
         <Swatch>
           {say('colour.which')}
           <input type="color" value={value.colour ?? FIRST} onChange={(event) => set({ colour: event.target.value })} />
         </Swatch>
       )}
-      <Pair>
-        <SecondsField label={say('words.comes')} value={layer?.comes ?? null} onChange={(comes) => tell({ comes })} />
-        <SecondsField label={say('words.goes')} value={layer?.goes ?? null} onChange={(goes) => tell({ goes })} />
-      </Pair>
       {role === 'caption' && others.length > 0 && (
         <Row>
           <Button
