@@ -63,7 +63,7 @@ final readonly class Scene
     {
         return [] !== array_filter(
             $this->words(),
-            static fn(PlannedWords $words): bool => 1 === $words->place?->spot()->down(),
+            static fn(PlannedWords $words): bool => 1 === $words->place?->down(),
         );
     }
 

@@ -52,7 +52,7 @@ final readonly class Typesetter
      */
     public function caption(
         string $text,
-        WordsPlace $at,
+        Spot $spot,
         array $taken,
         ?Move $move,
         ?LightUnder $light,
@@ -62,7 +62,6 @@ final readonly class Typesetter
         if ('' === $text) {
             return TextBlock::bare($this->shape);
         }
-        $spot = $at->spot();
         $face = $look->face ?? Face::Plain;
         $safe = $this->width * (1 - 2 * self::SAFE);
         [$lines, $size, $fits] = $this->fit(

@@ -30,6 +30,7 @@ use Rhapsode\Core\Edit\SetScript;
 use Rhapsode\Core\Edit\SetSource;
 use Rhapsode\Core\Edit\SetTransition;
 use Rhapsode\Core\Framing\Fit;
+use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\HandIn\HandInState;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Words\WordsLayer;
@@ -40,7 +41,6 @@ use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\Transition;
 use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Words\WordsPlace;
 
 use function Symfony\Component\Clock\now;
 
@@ -173,7 +173,7 @@ final class DemoLoader
             $edits[] = new SetLayer($id, 'caption', LayerKind::Words, [
                 'role' => WordsRole::Caption->value,
                 'text' => $in->text('caption'),
-                'place' => $in->choice('place', WordsPlace::class)->value,
+                'place' => $in->choice('place', Spot::class)->value,
             ]);
         }
         if ($in->has('join')) {

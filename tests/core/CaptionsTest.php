@@ -9,10 +9,10 @@ use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Captions\Cue;
 use Rhapsode\Core\Captions\CueMaker;
 use Rhapsode\Core\Captions\WebVtt;
+use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Pacing\Pacing;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Story\Layout;
-use Rhapsode\Core\Words\WordsPlace;
 use Rhapsode\Studio\Messages\IcuCatalogue;
 
 final class CaptionsTest extends TestCase
@@ -73,7 +73,7 @@ final class CaptionsTest extends TestCase
     public function testCuesKeepClearOfTheCaptionOnThePicture(): void
     {
         foreach (['bottom' => true, 'middle' => false, 'top' => false] as $place => $high) {
-            [$cue] = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan(Stories::of([['voice' => 3.0, 'script' => 'Said.', 'caption' => 'A fact', 'place' => WordsPlace::from($place)]]))->cues;
+            [$cue] = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan(Stories::of([['voice' => 3.0, 'script' => 'Said.', 'caption' => 'A fact', 'place' => Spot::from($place)]]))->cues;
             self::assertSame($high, $cue->high, $place);
             self::assertSame($high, str_contains(WebVtt::write([$cue]), ' line:6%'));
         }

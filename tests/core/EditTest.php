@@ -23,6 +23,7 @@ use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Picture\Recipe;
@@ -31,7 +32,6 @@ use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\TimedCaption;
-use Rhapsode\Core\Words\WordsPlace;
 
 final class EditTest extends TestCase
 {
@@ -286,7 +286,7 @@ final class EditTest extends TestCase
         ];
         $story = self::apply($caption(['place' => 'top']), self::apply($caption(['text' => 'A fact']), $story));
         self::assertSame(
-            ['A fact', WordsPlace::Top],
+            ['A fact', Spot::Top],
             [$story->slides[0]->words(WordsRole::Caption)?->text, $story->slides[0]->words(WordsRole::Caption)?->place],
         );
         $picture = static fn(array $changes): array => [

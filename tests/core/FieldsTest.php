@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Malformed;
-use Rhapsode\Core\Words\WordsPlace;
+use Rhapsode\Core\Geometry\Spot;
 
 final class FieldsTest extends TestCase
 {
@@ -51,7 +51,7 @@ final class FieldsTest extends TestCase
         yield 'half a number' => [['a' => 1.5], static fn(Fields $f): int => $f->whole('a', 0, 9), 'field.whole'];
         yield 'no such choice' => [
             ['a' => 'aside'],
-            static fn(Fields $f): WordsPlace => $f->choice('a', WordsPlace::class),
+            static fn(Fields $f): Spot => $f->choice('a', Spot::class),
             'top-left, top, top-right',
         ];
         yield 'an object for a list' => [['a' => ['x' => 1]], static fn(Fields $f): array => $f->ids('a'), 'field.list'];
@@ -79,9 +79,9 @@ final class FieldsTest extends TestCase
     {
         $in = Fields::of(['given' => null]);
 
-        self::assertSame(['usual', null, 2.5, true, WordsPlace::Top, []], [
+        self::assertSame(['usual', null, 2.5, true, Spot::Top, []], [
             $in->text('given', default: 'usual'), $in->textOrNull('given'), $in->number('given', 0, 9, 2.5), $in->flag('given', true),
-            $in->choice('given', WordsPlace::class, WordsPlace::Top), $in->ids('given'),
+            $in->choice('given', Spot::class, Spot::Top), $in->ids('given'),
         ]);
     }
 }

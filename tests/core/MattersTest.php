@@ -19,11 +19,11 @@ use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Framing\Placing;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Salience;
 use Rhapsode\Core\Plan\Planner;
-use Rhapsode\Core\Words\WordsPlace;
 use Rhapsode\Studio\Messages\IcuCatalogue;
 
 /** The automatic framing shows what matters, in every shape. */
@@ -152,7 +152,7 @@ final class MattersTest extends TestCase
             $places[] = $scene->words()[0]->place;
         }
 
-        self::assertSame([WordsPlace::Bottom, WordsPlace::Top], $places);
+        self::assertSame([Spot::Bottom, Spot::Top], $places);
     }
 
     public function testWhereNothingIsKnownItIsFramedAsItAlwaysWas(): void

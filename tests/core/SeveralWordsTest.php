@@ -9,6 +9,7 @@ use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Edit\DeleteLayer;
 use Rhapsode\Core\Edit\SetLayer;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Layer\Words\WordsLayer;
@@ -18,7 +19,6 @@ use Rhapsode\Core\Proof\Proof;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Words\WordsLook;
-use Rhapsode\Core\Words\WordsPlace;
 use Rhapsode\Core\Words\WordsSize;
 use Rhapsode\Studio\Messages\IcuCatalogue;
 
@@ -52,7 +52,7 @@ final class SeveralWordsTest extends TestCase
                     "w{$i}",
                     WordsRole::Caption,
                     trim(str_repeat('Water and wood ', mt_rand(1, 5))),
-                    WordsPlace::cases()[mt_rand(0, 9)],
+                    [null, ...Spot::cases()][mt_rand(0, 9)],
                     $comes,
                     0 === mt_rand(0, 2) ? ($comes ?? 0) + mt_rand(1, 4) : null,
                     new WordsLook(0 === mt_rand(0, 1) ? null : WordsSize::cases()[mt_rand(0, 4)]),
@@ -77,21 +77,21 @@ final class SeveralWordsTest extends TestCase
 
     public function testTheFirstStandsWhereItIsToldAndTheNextBesideIt(): void
     {
-        $at = static fn(WordsPlace $place): array => array_map(
+        $at = static fn(Spot $place): array => array_map(
             static fn(PlannedWords $words): float => $words->block->covers()->y,
             self::planned(self::story([
                 new WordsLayer('a', WordsRole::Caption, 'One', $place),
                 new WordsLayer('b', WordsRole::Caption, 'Two', $place),
             ])),
         );
-        $alone = static fn(WordsPlace $place): float => self::planned(self::story([
+        $alone = static fn(Spot $place): float => self::planned(self::story([
             new WordsLayer('a', WordsRole::Caption, 'One', $place),
         ]))[0]->block->covers()->y;
-        foreach ([WordsPlace::Top, WordsPlace::Left, WordsPlace::BottomRight] as $place) {
+        foreach ([Spot::Top, Spot::Left, Spot::BottomRight] as $place) {
             self::assertSame($alone($place), $at($place)[0]);
         }
-        self::assertGreaterThan($at(WordsPlace::Top)[0], $at(WordsPlace::Top)[1], 'at the top the next stands below');
-        self::assertLessThan($at(WordsPlace::BottomRight)[0], $at(WordsPlace::BottomRight)[1], 'at the bottom above');
+        self::assertGreaterThan($at(Spot::Top)[0], $at(Spot::Top)[1], 'at the top the next stands below');
+        self::assertLessThan($at(Spot::BottomRight)[0], $at(Spot::BottomRight)[1], 'at the bottom above');
     }
 
     public function testWordsThatComeWhenOthersHaveGoneStandInTheirPlace(): void
@@ -118,7 +118,7 @@ final class SeveralWordsTest extends TestCase
     {
         $rules = static function (int $count): array {
             $words = array_map(
-                static fn(int $i): WordsLayer => new WordsLayer("w{$i}", WordsRole::Caption, 'Twice a day the sea goes out', WordsPlace::Auto),
+                static fn(int $i): WordsLayer => new WordsLayer("w{$i}", WordsRole::Caption, 'Twice a day the sea goes out', null),
                 range(1, $count),
             );
             $story = self::story($words);

@@ -38,7 +38,6 @@ use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Words\Backing;
 use Rhapsode\Core\Words\Face;
 use Rhapsode\Core\Words\WordsLook;
-use Rhapsode\Core\Words\WordsPlace;
 use Rhapsode\Core\Words\WordsSize;
 
 /** Stories for tests. */
@@ -94,9 +93,9 @@ final class Stories
             $changes['fit'] ?? Fit::Auto,
             $changes['framing'] ?? new Framing(),
             $changes['recipe'] ?? new Recipe(),
-            $changes['place'] ?? WordsPlace::Bottom,
+            $changes['place'] ?? Spot::Bottom,
         ];
-        \assert($fit instanceof Fit && $framing instanceof Framing && $recipe instanceof Recipe && $place instanceof WordsPlace);
+        \assert($fit instanceof Fit && $framing instanceof Framing && $recipe instanceof Recipe && $place instanceof Spot);
 
         return [
             new PictureLayer('picture', 'p', $recipe, $fit, $framing),
@@ -218,7 +217,7 @@ final class Stories
                     'caption',
                     WordsRole::Caption,
                     $words[mt_rand(0, \count($words) - 1)],
-                    WordsPlace::cases()[mt_rand(0, 9)],
+                    [null, ...Spot::cases()][mt_rand(0, 9)],
                     $comes,
                     $goes,
                     self::randomLook(),

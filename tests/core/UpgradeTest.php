@@ -10,11 +10,11 @@ use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Edit\Change;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Motion;
+use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Core\Words\WordsPlace;
 
 /** What was written in version 1 is read for ever: documents here, the films of them in tests/studio/Version1Test. */
 final class UpgradeTest extends TestCase
@@ -53,7 +53,7 @@ final class UpgradeTest extends TestCase
             $slide->picture()?->framing->closesOn?->width,
         ]);
         self::assertSame(
-            ['A fact', WordsPlace::Top],
+            ['A fact', Spot::Top],
             [$slide->words(WordsRole::Caption)?->text, $slide->words(WordsRole::Caption)?->place],
         );
         self::assertEquals([new Span('t', 9_600, 90_000)], $slide->voice, 'without the silence around it');

@@ -23,7 +23,6 @@ use Rhapsode\Core\Words\Standing;
 use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\Typesetter;
 use Rhapsode\Core\Words\WordsLook;
-use Rhapsode\Core\Words\WordsPlace;
 use Rhapsode\Core\Words\WordsSize;
 
 final class WordsTest extends TestCase
@@ -104,12 +103,12 @@ final class WordsTest extends TestCase
         $set = new Typesetter(new EvenWidths(), Shape::Wide);
         foreach (WordsSize::cases() as $size) {
             $look = new WordsLook($size, Face::Reading);
-            $block = $set->caption('Low water', WordsPlace::Bottom, [], null, null, $look);
+            $block = $set->caption('Low water', Spot::Bottom, [], null, null, $look);
             self::assertSame([(float) $size->pixels(), Face::Reading], [$block->lines[0]->size, $block->lines[0]->face]);
             [$title] = $set->title('Low water', '', $look);
             self::assertSame([(float) $size->pixels(), Face::Reading], [$title->lines[0]->size, $title->lines[0]->face]);
         }
-        $crowded = $set->caption(str_repeat('Water and wood ', 20), WordsPlace::Left, [], null, null, new WordsLook(WordsSize::Largest));
+        $crowded = $set->caption(str_repeat('Water and wood ', 20), Spot::Left, [], null, null, new WordsLook(WordsSize::Largest));
         self::assertLessThan(72.0, $crowded->lines[0]->size, 'never out of the safe area');
         // 14 pixels in a film of 360 lines (common practice).
         self::assertGreaterThanOrEqual(14.0, WordsSize::Smallest->pixels() * 360 / TextBlock::SHORTER);
@@ -120,7 +119,7 @@ final class WordsTest extends TestCase
         foreach (Shape::cases() as $shape) {
             foreach (Spot::cases() as $spot) {
                 $text = 'Twice a day the sea goes out and comes back again';
-                $area = (new Typesetter(new EvenWidths(), $shape))->caption($text, WordsPlace::from($spot->value), [], null, null)->area();
+                $area = (new Typesetter(new EvenWidths(), $shape))->caption($text, $spot, [], null, null)->area();
                 $middle = [$area->x + $area->width / 2, $area->y + $area->height / 2];
                 foreach ([$spot->across(), $spot->down()] as $i => $side) {
                     0 === $side
@@ -178,11 +177,11 @@ final class WordsTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{string, WordsPlace, Shape}> */
+    /** @return iterable<string, array{string, Spot, Shape}> */
     public static function captions(): iterable
     {
         foreach (Shape::cases() as $shape) {
-            foreach (WordsPlace::cases() as $place) {
+            foreach (Spot::cases() as $place) {
                 foreach (['Short', str_repeat('Water and wood ', 8), str_repeat('x', 300), "a\nb\nc\nd\ne\nf\ng"] as $text) {
                     yield $shape->value . $place->value . mb_substr($text, 0, 8) . \strlen($text) => [$text, $place, $shape];
                 }
@@ -192,7 +191,7 @@ final class WordsTest extends TestCase
 
     /** EBU R 95: the graphics safe area is 5 % of each side away from the edge. */
     #[DataProvider('captions')]
-    public function testACaptionNeverLeavesTheSafeArea(string $text, WordsPlace $place, Shape $shape): void
+    public function testACaptionNeverLeavesTheSafeArea(string $text, Spot $place, Shape $shape): void
     {
         $block = (new Typesetter(new EvenWidths(), $shape))->caption($text, $place, [], null, null);
         self::assertNotEmpty($block->lines);
@@ -222,7 +221,7 @@ final class WordsTest extends TestCase
             }
         };
         $move = Move::between(Frame::all(), new Frame(0.25, 0.25, 0.5, 0.5));
-        (new Typesetter(new EvenWidths(), Shape::Wide))->caption('Hello', WordsPlace::Bottom, [], $move, $seen);
+        (new Typesetter(new EvenWidths(), Shape::Wide))->caption('Hello', Spot::Bottom, [], $move, $seen);
 
         self::assertNotNull($seen->asked);
         self::assertLessThan(0.75, $seen->asked->y, 'where the words are when the slide closes');

@@ -9,13 +9,13 @@ use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Words\Backing;
 use Rhapsode\Core\Words\Face;
 use Rhapsode\Core\Words\LightUnder;
 use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\Typesetter;
 use Rhapsode\Core\Words\WordsLook;
-use Rhapsode\Core\Words\WordsPlace;
 use Rhapsode\Core\Words\WordsSize;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Words\FontWidths;
@@ -23,7 +23,7 @@ use Rhapsode\Studio\Words\TextDrawing;
 
 final class TextDrawingTest extends TestCase
 {
-    private static function caption(string $text, WordsPlace $place = WordsPlace::Bottom, WordsLook $look = new WordsLook()): TextBlock
+    private static function caption(string $text, Spot $place = Spot::Bottom, WordsLook $look = new WordsLook()): TextBlock
     {
         return (new Typesetter(new FontWidths(), Shape::Wide))->caption($text, $place, [], null, null, $look);
     }
@@ -73,7 +73,7 @@ final class TextDrawingTest extends TestCase
     #[DataProvider('texts')]
     public function testWhatIsDrawnStaysWhereItWasMeasured(string $text): void
     {
-        foreach ([WordsPlace::Bottom, WordsPlace::TopLeft, WordsPlace::Right] as $place) {
+        foreach ([Spot::Bottom, Spot::TopLeft, Spot::Right] as $place) {
             $block = self::caption($text, $place);
             [$plate] = $block->plates;
             [$left, $top, $right, $bottom] = self::ink($block);
@@ -88,8 +88,8 @@ final class TextDrawingTest extends TestCase
 
     public function testWordsAtASideBeginOrEndInOneLine(): void
     {
-        [$left] = self::ink(self::caption('Low water', WordsPlace::Left));
-        [, , $right] = self::ink(self::caption('Low water', WordsPlace::BottomRight));
+        [$left] = self::ink(self::caption('Low water', Spot::Left));
+        [, , $right] = self::ink(self::caption('Low water', Spot::BottomRight));
         // 5 % of the slide, and as much air as a plate has.
         self::assertEqualsWithDelta(64 + 20, $left, 4);
         self::assertEqualsWithDelta(1216 - 20, $right, 4);
@@ -137,7 +137,7 @@ final class TextDrawingTest extends TestCase
         $seen = static function (Backing $backing) use ($look, $dark): array {
             $scratch = new Scratch();
             $block = (new Typesetter(new FontWidths(), Shape::Wide))
-                ->caption('Low water', WordsPlace::Middle, [], Move::between(Frame::all(), Frame::all()), $dark, $look($backing));
+                ->caption('Low water', Spot::Middle, [], Move::between(Frame::all(), Frame::all()), $dark, $look($backing));
             (new TextDrawing())->paint($block, $scratch->path('w.png'), 720);
             $alpha = (new \Imagick($scratch->path('w.png')))->exportImagePixels(0, 0, 1280, 720, 'A', \Imagick::PIXEL_CHAR);
             $soft = \count(array_filter($alpha, static fn(int $a): bool => $a > 10 && $a < 245));

@@ -1,23 +1,9 @@
-import styled from 'styled-components';
 import type { PictureLayer } from '../api/types';
 import { say } from '../messages/say';
 import { Picks } from '../parts/Choice';
+import { ColourField } from '../parts/ColourField';
 import { useInHand } from '../story/useInHand';
 
-const Colour = styled.label`
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  input {
-    width: 64px;
-    height: 40px;
-    padding: 2px;
-    border: 1px solid var(--edge);
-    border-radius: var(--radius);
-    background: var(--raised);
-    cursor: pointer;
-  }
-`;
 /** What is offered at first: dark enough for any picture. */
 const FIRST = '#2f3e50';
 
@@ -46,10 +32,7 @@ export function GroundField({ slides, picture }: Props) {
         onChange={(ground) => set({ ground: ground === 'colour' ? FIRST : ground })}
       />
       {isColour && (
-        <Colour>
-          {say('ground.which')}
-          <input type="color" value={value.ground} onChange={(event) => set({ ground: event.target.value })} />
-        </Colour>
+        <ColourField label={say('colour.which')} value={value.ground} onChange={(ground) => set({ ground })} />
       )}
     </>
   );

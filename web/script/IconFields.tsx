@@ -6,6 +6,7 @@ import { useActs } from '../story/StoryContext';
 import { newId } from '../story/useStory';
 import { say, type Code } from '../messages/say';
 import { SecondsField } from './SecondsField';
+import { spots } from './spots';
 
 const One = styled.fieldset`
   display: grid;
@@ -29,17 +30,6 @@ const colours: [IconLayer['colour'], Code][] = [
   ['red', 'icon.red'],
   ['white', 'icon.white'],
   ['ink', 'icon.ink'],
-];
-const places: [IconLayer['place'], Code][] = [
-  ['top-left', 'place.top-left'],
-  ['top', 'place.top'],
-  ['top-right', 'place.top-right'],
-  ['left', 'place.left'],
-  ['middle', 'place.middle'],
-  ['right', 'place.right'],
-  ['bottom-left', 'place.bottom-left'],
-  ['bottom', 'place.bottom'],
-  ['bottom-right', 'place.bottom-right'],
 ];
 const sizes: [string, Code][] = [
   ['0.1', 'icon.small'],
@@ -76,7 +66,7 @@ export function IconFields({ slide }: { slide: Slide }) {
           <Select
             label={say('icon.where')}
             value={icon.place}
-            options={offered(places)}
+            options={offered(spots)}
             onChange={(place) => set(icon.id, { place })}
           />
           <Select

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Layer\Words;
 
+use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Words\TextBlock;
-use Rhapsode\Core\Words\WordsPlace;
 
 /** Words set and placed, drawn once for film and preview alike; $place is where a caption has come to stand. */
 final readonly class PlannedWords implements PlannedLayer
 {
-    public function __construct(private string $id, public TextBlock $block, private Envelope $opacity, public ?WordsPlace $place = null) {}
+    public function __construct(private string $id, public TextBlock $block, private Envelope $opacity, public ?Spot $place = null) {}
 
     public function id(): string
     {

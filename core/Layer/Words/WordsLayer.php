@@ -7,6 +7,7 @@ namespace Rhapsode\Core\Layer\Words;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
@@ -17,16 +18,17 @@ use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\WholeLight;
 use Rhapsode\Core\Words\WordsLook;
-use Rhapsode\Core\Words\WordsPlace;
 
-/** Words on a slide. $comes and $goes are seconds of the slide; null for all of its time. $place is that of a caption. */
+/** Words on a slide. $comes and $goes are seconds of the slide; null for all of its time. $place is that of a caption, null where it chooses one itself. */
 final readonly class WordsLayer implements Layer
 {
+    private const AUTO = 'auto';
+
     public function __construct(
         public string $id,
         public WordsRole $role,
         public string $text = '',
-        public WordsPlace $place = WordsPlace::Bottom,
+        public ?Spot $place = Spot::Bottom,
         public ?float $comes = null,
         public ?float $goes = null,
         public WordsLook $look = new WordsLook(),
@@ -40,7 +42,7 @@ final readonly class WordsLayer implements Layer
             $id,
             $role,
             $in->text('text', WordsRole::Title === $role ? Limits::TITLE : Limits::WORDS, ''),
-            $in->choice('place', WordsPlace::class, WordsPlace::Bottom),
+            self::AUTO === $in->raw('place') ? null : $in->choice('place', Spot::class, Spot::Bottom),
             $in->numberOrNull('comes', 0, Limits::MOST_STAY),
             $in->numberOrNull('goes', 0, Limits::MOST_STAY),
             WordsLook::read($in),
@@ -49,7 +51,7 @@ final readonly class WordsLayer implements Layer
 
     public static function fresh(): array
     {
-        return ['place' => WordsPlace::Auto->value];
+        return ['place' => self::AUTO];
     }
 
     public function following(Layer $before, array $told): self
@@ -87,7 +89,7 @@ final readonly class WordsLayer implements Layer
     /**
      * A caption's colour and plate follow from the picture under it.
      *
-     * @return array{TextBlock, WordsPlace}
+     * @return array{TextBlock, Spot}
      */
     private function caption(LayerContext $context): array
     {
@@ -102,14 +104,14 @@ final readonly class WordsLayer implements Layer
             $context->key(
                 'caption',
                 $this->text,
-                $this->place->value,
+                $this->place,
                 $this->look->toArray(),
                 null === $light || null === $under ? null : [$under->rendition, $under->move],
-                WordsPlace::Auto === $this->place ? $under?->heads : null,
-                WordsPlace::Auto === $this->place ? $under?->move : null,
+                null === $this->place ? $under?->heads : null,
+                null === $this->place ? $under?->move : null,
                 $taken = $this->taken($context),
             ),
-            fn(): array => $this->placed(fn(string $text, WordsPlace $place): TextBlock => $context->typesetter->caption(
+            fn(): array => $this->placed(fn(string $text, Spot $place): TextBlock => $context->typesetter->caption(
                 $text,
                 $place,
                 $taken,
@@ -142,19 +144,19 @@ final readonly class WordsLayer implements Layer
     /**
      * Where it was told, or at the lowest place at which it covers no face; where it covers one everywhere, where it covers least.
      *
-     * @param \Closure(string, WordsPlace): TextBlock $set
+     * @param \Closure(string, Spot): TextBlock $set
      *
-     * @return array{TextBlock, WordsPlace}
+     * @return array{TextBlock, Spot}
      */
     private function placed(\Closure $set, ?PlannedPicture $under): array
     {
-        if (WordsPlace::Auto !== $this->place || null === $under || [] === $under->heads) {
-            $place = WordsPlace::Auto === $this->place ? WordsPlace::Bottom : $this->place;
+        if (null !== $this->place || null === $under || [] === $under->heads) {
+            $place = $this->place ?? Spot::Bottom;
 
             return [$set($this->text, $place), $place];
         }
         $best = null;
-        foreach ([WordsPlace::Bottom, WordsPlace::Top, WordsPlace::Middle] as $place) {
+        foreach ([Spot::Bottom, Spot::Top, Spot::Middle] as $place) {
             $block = $set($this->text, $place);
             $seen = $block->isEmpty() ? null : $under->move->under($block->area());
             $covered = null === $seen ? 0.0 : array_sum(array_map(static fn(Frame $head): float => $seen->shared($head), $under->heads));
@@ -201,7 +203,7 @@ final readonly class WordsLayer implements Layer
     {
         return [
             'id' => $this->id, 'kind' => $this->kind()->value, 'role' => $this->role->value, 'text' => $this->text,
-            'place' => $this->place->value, 'comes' => $this->comes, 'goes' => $this->goes,
+            'place' => $this->place->value ?? self::AUTO, 'comes' => $this->comes, 'goes' => $this->goes,
             ...$this->look->toArray(),
         ];
     }

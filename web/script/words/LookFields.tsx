@@ -3,6 +3,7 @@ import styled from 'styled-components';
 import type { Slide, WordsLayer } from '../../api/types';
 import { say, type Code } from '../../messages/say';
 import { offered, Segments, Select } from '../../parts/Choice';
+import { ColourField } from '../../parts/ColourField';
 import { Button, Row } from '../../parts/controls';
 import { useActs, useView } from '../../story/StoryContext';
 import { captionsOf, wordsOf } from '../../story/slides';
@@ -28,20 +29,6 @@ const Fields = styled.section`
 `;
 const Letter = styled.span<{ $at: number }>`
   font: 600 ${({ $at }) => 0.75 + $at * 0.2}rem / 1 var(--reading);
-`;
-const Swatch = styled.label`
-  display: inline-flex;
-  align-items: center;
-  gap: 12px;
-  input {
-    width: 64px;
-    height: 40px;
-    padding: 2px;
-    border: 1px solid var(--edge);
-    border-radius: var(--radius);
-    background: var(--raised);
-    cursor: pointer;
-  }
 `;
 const Pair = styled.div`
   display: grid;
@@ -206,10 +193,7 @@ function Look({ slide, which: { id, role, layer } }: { slide: Slide; which: Whic
         <SecondsField label={say('words.goes')} value={layer?.goes ?? null} onChange={(goes) => tell({ goes })} />
       </Three>
       {isOwn && (
-        <Swatch>
-          {say('colour.which')}
-          <input type="color" value={value.colour ?? FIRST} onChange={(event) => set({ colour: event.target.value })} />
-        </Swatch>
+        <ColourField label={say('colour.which')} value={value.colour ?? FIRST} onChange={(colour) => set({ colour })} />
       )}
       {role === 'caption' && others.length > 0 && (
         <Row>

@@ -1,7 +1,8 @@
 import { Label, Radio, RadioGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import type { WordsLayer } from '../../api/types';
-import { say, type Code } from '../../messages/say';
+import { say } from '../../messages/say';
+import { spots } from '../spots';
 
 type Place = WordsLayer['place'];
 
@@ -68,17 +69,6 @@ const ByItself = styled(Radio)`
     color: #fff;
   }
 `;
-const spots: [Place, Code][] = [
-  ['top-left', 'place.top-left'],
-  ['top', 'place.top'],
-  ['top-right', 'place.top-right'],
-  ['left', 'place.left'],
-  ['middle', 'place.middle'],
-  ['right', 'place.right'],
-  ['bottom-left', 'place.bottom-left'],
-  ['bottom', 'place.bottom'],
-  ['bottom-right', 'place.bottom-right'],
-];
 
 /** Where words stand, pressed on a small slide; or where they cover nobody's face. */
 export function SpotField({ value, onChange }: { value: Place; onChange: (place: Place) => void }) {
