@@ -19,6 +19,11 @@ final readonly class Plate
         public float $radius = 10,
     ) {}
 
+    public function moved(float $y): self
+    {
+        return new self($this->x, $y, $this->width, $this->height, $this->colour, $this->opacity, $this->radius);
+    }
+
     public static function read(Fields $in): self
     {
         $place = static fn(string $key): float => $in->number($key, -10_000, 10_000);

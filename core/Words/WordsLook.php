@@ -34,6 +34,12 @@ final readonly class WordsLook
         );
     }
 
+    /** With what words of its kind usually stand on, where it is not told. */
+    public function backing(Backing $usual): self
+    {
+        return Backing::Auto === $this->backing ? new self($this->size, $this->face, $this->colour, $usual) : $this;
+    }
+
     /** @return array<string, mixed> what is told */
     public function toArray(): array
     {

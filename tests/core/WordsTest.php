@@ -24,6 +24,7 @@ use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\Typesetter;
 use Rhapsode\Core\Words\WordsLook;
 use Rhapsode\Core\Words\WordsSize;
+use Rhapsode\Core\Words\Writing;
 
 final class WordsTest extends TestCase
 {
@@ -103,12 +104,12 @@ final class WordsTest extends TestCase
         $set = new Typesetter(new EvenWidths(), Shape::Wide);
         foreach (WordsSize::cases() as $size) {
             $look = new WordsLook($size, Face::Reading);
-            $block = $set->caption('Low water', Spot::Bottom, [], null, null, $look);
+            $block = $set->onPicture(new Writing('Low water'), Spot::Bottom, [], null, null, $look);
             self::assertSame([(float) $size->pixels(), Face::Reading], [$block->lines[0]->size, $block->lines[0]->face]);
             [$title] = $set->title('Low water', '', $look);
             self::assertSame([(float) $size->pixels(), Face::Reading], [$title->lines[0]->size, $title->lines[0]->face]);
         }
-        $crowded = $set->caption(str_repeat('Water and wood ', 20), Spot::Left, [], null, null, new WordsLook(WordsSize::Largest));
+        $crowded = $set->onPicture(new Writing(str_repeat('Water and wood ', 20)), Spot::Left, [], null, null, new WordsLook(WordsSize::Largest));
         self::assertLessThan(72.0, $crowded->lines[0]->size, 'never out of the safe area');
         // 14 pixels in a film of 360 lines (common practice).
         self::assertGreaterThanOrEqual(14.0, WordsSize::Smallest->pixels() * 360 / TextBlock::SHORTER);
@@ -119,7 +120,7 @@ final class WordsTest extends TestCase
         foreach (Shape::cases() as $shape) {
             foreach (Spot::cases() as $spot) {
                 $text = 'Twice a day the sea goes out and comes back again';
-                $area = (new Typesetter(new EvenWidths(), $shape))->caption($text, $spot, [], null, null)->area();
+                $area = (new Typesetter(new EvenWidths(), $shape))->onPicture(new Writing($text), $spot, [], null, null)->area();
                 $middle = [$area->x + $area->width / 2, $area->y + $area->height / 2];
                 foreach ([$spot->across(), $spot->down()] as $i => $side) {
                     0 === $side
@@ -193,7 +194,7 @@ final class WordsTest extends TestCase
     #[DataProvider('captions')]
     public function testACaptionNeverLeavesTheSafeArea(string $text, Spot $place, Shape $shape): void
     {
-        $block = (new Typesetter(new EvenWidths(), $shape))->caption($text, $place, [], null, null);
+        $block = (new Typesetter(new EvenWidths(), $shape))->onPicture(new Writing($text), $place, [], null, null);
         self::assertNotEmpty($block->lines);
         foreach ($block->lines as $line) {
             self::assertGreaterThanOrEqual(0.05 * $block->width - 0.01, $line->left());
@@ -221,7 +222,7 @@ final class WordsTest extends TestCase
             }
         };
         $move = Move::between(Frame::all(), new Frame(0.25, 0.25, 0.5, 0.5));
-        (new Typesetter(new EvenWidths(), Shape::Wide))->caption('Hello', Spot::Bottom, [], $move, $seen);
+        (new Typesetter(new EvenWidths(), Shape::Wide))->onPicture(new Writing('Hello'), Spot::Bottom, [], $move, $seen);
 
         self::assertNotNull($seen->asked);
         self::assertLessThan(0.75, $seen->asked->y, 'where the words are when the slide closes');

@@ -17,6 +17,7 @@ use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\Typesetter;
 use Rhapsode\Core\Words\WordsLook;
 use Rhapsode\Core\Words\WordsSize;
+use Rhapsode\Core\Words\Writing;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Words\FontWidths;
 use Rhapsode\Studio\Words\TextDrawing;
@@ -25,7 +26,7 @@ final class TextDrawingTest extends TestCase
 {
     private static function caption(string $text, Spot $place = Spot::Bottom, WordsLook $look = new WordsLook()): TextBlock
     {
-        return (new Typesetter(new FontWidths(), Shape::Wide))->caption($text, $place, [], null, null, $look);
+        return (new Typesetter(new FontWidths(), Shape::Wide))->onPicture(new Writing($text), $place, [], null, null, $look);
     }
 
     /** @return array{int, int, int, int} left, top, right, bottom of what is drawn lighter than the plate */
@@ -137,7 +138,7 @@ final class TextDrawingTest extends TestCase
         $seen = static function (Backing $backing) use ($look, $dark): array {
             $scratch = new Scratch();
             $block = (new Typesetter(new FontWidths(), Shape::Wide))
-                ->caption('Low water', Spot::Middle, [], Move::between(Frame::all(), Frame::all()), $dark, $look($backing));
+                ->onPicture(new Writing('Low water'), Spot::Middle, [], Move::between(Frame::all(), Frame::all()), $dark, $look($backing));
             (new TextDrawing())->paint($block, $scratch->path('w.png'), 720);
             $alpha = (new \Imagick($scratch->path('w.png')))->exportImagePixels(0, 0, 1280, 720, 'A', \Imagick::PIXEL_CHAR);
             $soft = \count(array_filter($alpha, static fn(int $a): bool => $a > 10 && $a < 245));

@@ -18,6 +18,7 @@ use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\WholeLight;
 use Rhapsode\Core\Words\WordsLook;
+use Rhapsode\Core\Words\Writing;
 
 /** Words on a slide. $comes and $goes are seconds of the slide; null for all of its time. $place is that of a caption, null where it chooses one itself. */
 final readonly class WordsLayer implements Layer
@@ -111,8 +112,8 @@ final readonly class WordsLayer implements Layer
                 null === $this->place ? $under?->move : null,
                 $taken = $this->taken($context),
             ),
-            fn(): array => $this->placed(fn(string $text, Spot $place): TextBlock => $context->typesetter->caption(
-                $text,
+            fn(): array => $this->placed(fn(string $text, Spot $place): TextBlock => $context->typesetter->onPicture(
+                new Writing($text),
                 $place,
                 $taken,
                 $under?->move,
