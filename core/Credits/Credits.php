@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Credits;
 
 use Rhapsode\Core\Asset\Source;
+use Rhapsode\Core\Layer\Words\WordsLayer;
+use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Story\Story;
 
-/** The credits, made from the sources of what the story uses: each once, in order of its first appearance. */
+/** The credits, made from the sources of what the story uses, and from whom it quotes: each once, in order of its first appearance. */
 final class Credits
 {
     public const PER_PAGE = 6;
@@ -21,6 +23,10 @@ final class Credits
         $entries = [];
         foreach ($story->slides as $slide) {
             foreach ($slide->layers as $layer) {
+                $author = $layer instanceof WordsLayer && WordsRole::Quotation === $layer->role ? trim($layer->by) : '';
+                if ('' !== $author) {
+                    $entries[$words->quotation($author)] = true;
+                }
                 $picture = $story->picture((string) $layer->asset());
                 if (null !== $picture && !$picture->source->isEmpty()) {
                     $entries[self::entry($picture->source, $words->picture(...))] = true;

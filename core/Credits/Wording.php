@@ -36,6 +36,11 @@ final readonly class Wording
         return $this->work('film.music-by', $title, $author);
     }
 
+    public function quotation(string $author): string
+    {
+        return $this->say('film.words-by', ['author' => $author]);
+    }
+
     /** “Title” by Author; where there is no title, what it is: Picture by Author. Empty where there is neither. */
     private function work(string $untitled, string $title, string $author): string
     {

@@ -13,6 +13,7 @@ final class Limits
     // Characters.
     public const TITLE = 120;
     public const WORDS = 300;
+    public const BY = 120;
     public const SCRIPT = 5000;
     public const FILE = 255;
     public const SOURCE_TITLE = 200;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Proof;
 
-use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Message\Message;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
@@ -41,7 +40,7 @@ final class Praise
             'praise.spoken' => $has(static fn(Slide $s): bool => [] !== $s->voice && '' !== trim($s->script)) && $free(['script-unspoken']),
             'praise.clear' => $has(static fn(Slide $s): bool => [] !== $s->voice) && $free(self::CLEAR),
             'praise.readable' => $has(
-                static fn(Slide $s): bool => '' !== trim($s->words(WordsRole::Caption)->text ?? ''),
+                static fn(Slide $s): bool => null !== $s->picture() && $s->isWrittenOn(),
             ) && $free(self::READABLE),
             'praise.credited' => $free(self::CREDITED),
         ])));

@@ -175,7 +175,7 @@ final class Proof
         if ([] !== array_filter($planned->words(), static fn(PlannedWords $words): bool => !$words->block->fits)) {
             $findings[] = new Flaw(Severity::Must, 'words-too-long', ['slide' => $number], $slide->id);
         }
-        $shown = array_map(static fn(WordsLayer $words): string => $words->shown($story->title), $slide->written());
+        $shown = array_map(static fn(WordsLayer $words): string => $words->shown($story->title) . $words->by, $slide->written());
         $needed = mb_strlen(implode('', $shown)) / self::READING;
         $alone = Rate::seconds($planned->end - $planned->start - $planned->comesIn);
         if ($needed > $alone) {

@@ -43,9 +43,10 @@ enum Layout: string
             }
         }
         $count = static fn(WordsRole $role): int => \count(array_filter($roles, static fn(WordsRole $one): bool => $one === $role));
+        $onPicture = \count(array_filter($roles, static fn(WordsRole $role): bool => $role->isOnPicture()));
         $fits = match ($this) {
-            self::Title => 0 === $pictures + $count(WordsRole::Caption) && max($count(WordsRole::Title), $count(WordsRole::Subtitle)) <= 1,
-            self::Full => $pictures <= 1 && $count(WordsRole::Caption) === \count($roles),
+            self::Title => 0 === $pictures + $onPicture && max($count(WordsRole::Title), $count(WordsRole::Subtitle)) <= 1,
+            self::Full => $pictures <= 1 && $onPicture === \count($roles),
         };
         if (!$fits) {
             throw new Malformed('document.no-room-for-layer');

@@ -56,6 +56,7 @@ final class LimitsTest extends TestCase
             '$defs/timedCaption/properties/text/maxLength' => Limits::TIMED_CAPTION,
             '$defs/transition/properties/seconds/maximum' => Limits::TRANSITION,
             '$defs/wordsLayer/properties/text/maxLength' => Limits::WORDS,
+            '$defs/wordsLayer/properties/by/maxLength' => Limits::BY,
             '$defs/wordsLayer/properties/comes/maximum' => Limits::MOST_STAY,
             '$defs/wordsLayer/properties/goes/maximum' => Limits::MOST_STAY,
             '$defs/recipe/properties/straighten/maximum' => Limits::STRAIGHTENED,

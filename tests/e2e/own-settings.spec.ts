@@ -115,7 +115,7 @@ test('each setting of a slide is chosen and kept', async ({ page }) => {
     ['Middle', 'middle'],
     ['Bottom', 'bottom'],
   ] as const) {
-    await panel(page).getByRole('radio', { name: label, exact: true }).check({ force: true });
+    await panel(page).getByRole('radio', { name: label, exact: true }).locator('xpath=ancestor::label[1]').click();
     await kept((s) => s.layers.find((layer) => layer.id === 'caption'), expect.objectContaining({ place }));
   }
   for (const [label, fit] of [

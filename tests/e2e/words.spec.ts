@@ -7,6 +7,8 @@ import { expect, test, type Page } from './test';
 
 const look = (page: Page) => page.getByRole('region', { name: 'How the words look' });
 const radio = (page: Page, name: string) => look(page).getByRole('radio', { name, exact: true });
+/** Presses one of the nine places, where a hand would: the field itself cannot be seen. */
+const stand = (page: Page, name: string) => radio(page, name).locator('xpath=ancestor::label[1]').click();
 const within = (page: Page, label: string, name: string) =>
   look(page).getByRole('radiogroup', { name: label }).getByText(name, { exact: true });
 const chosen = async (page: Page, label: string, name: string) => {
@@ -52,7 +54,7 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
     ['Bottom right', 'bottom-right'],
     ['Bottom', 'bottom'],
   ] as const) {
-    await radio(page, name).check({ force: true });
+    await stand(page, name);
     await changed({ place });
   }
   await within(page, 'Where the words stand', 'By itself').click();
@@ -178,12 +180,12 @@ test('several words on one slide: added, written, set each for itself, taken off
   await expect.poll(async () => (await planned()).length).toBe(2);
   for (const hash of await planned()) await expect.poll(() => drawn(page)).toContain(hash);
   // What was added is in hand; the other stays as it is.
-  await radio(page, 'Top right').check({ force: true });
+  await stand(page, 'Top right');
   await chosen(page, 'What they stand on', 'An outline');
   await expect.poll(async () => (await all()).map(([, place]) => place)).toEqual(['auto', 'top-right']);
   await which.getByText('1', { exact: true }).click();
   await expect(look(page).getByRole('radio', { name: 'By itself' }).first()).toBeChecked();
-  await radio(page, 'Left').check({ force: true });
+  await stand(page, 'Left');
   await expect.poll(async () => (await all()).map(([, place]) => place)).toEqual(['left', 'top-right']);
 
   // In the script they are written one below the other.
@@ -221,4 +223,45 @@ test('several words on one slide: added, written, set each for itself, taken off
   await expect(off).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect.poll(async () => (await all()).length).toBe(2);
+});
+
+test('a name with what they are, a quotation with who said it: written, kept, and in the credits', async ({ page }) => {
+  await written(page, 'wren', 'Voices of the mill', 1);
+  const role = page.getByRole('radiogroup', { name: 'What they are for' });
+  const what = page.getByLabel('What they are, words 1 on slide 2');
+  const who = page.getByLabel('Who said words 1 on slide 2');
+  const first = async () => (await slide(page, 1)).layers.find((layer): layer is WordsLayer => layer.kind === 'words');
+  await expect(what).toHaveCount(0);
+  const plain = await drawn(page);
+  await role.getByText('A name', { exact: true }).click();
+  await what.fill('keeper of the gate');
+  await what.blur();
+  await expect.poll(first).toEqual(expect.objectContaining({ role: 'name', by: 'keeper of the gate' }));
+  await expect.poll(() => drawn(page)).not.toBe(plain);
+  const named = await drawn(page);
+  await role.getByText('A quotation', { exact: true }).click();
+  await expect(who).toHaveValue('keeper of the gate');
+  await who.fill('Bo the ferryman');
+  await who.blur();
+  await expect.poll(first).toEqual(expect.objectContaining({ role: 'quotation', by: 'Bo the ferryman' }));
+  await expect.poll(() => drawn(page)).not.toBe(named);
+  await saved(page);
+  const { plan } = await view(page);
+  expect(plan.scenes.map(({ id }: { id: string }) => id)).toContain('credits-1');
+  await page.keyboard.press('Control+z');
+  await expect.poll(first).toEqual(expect.objectContaining({ role: 'quotation', by: 'keeper of the gate' }));
+  await role.getByText('A fact', { exact: true }).click();
+  await expect(who).toHaveCount(0);
+  // What is still being written does not take back what it is for.
+  await page.getByLabel('Caption on slide 2').fill('Nobody asks the sea');
+  await role.getByText('A quotation', { exact: true }).click();
+  await expect.poll(first).toEqual(expect.objectContaining({ role: 'quotation', text: 'Nobody asks the sea' }));
+  await saved(page);
+  expect(await first()).toEqual(expect.objectContaining({ role: 'quotation' }));
+  await role.getByText('A fact', { exact: true }).click();
+  await expect.poll(first).toEqual(expect.objectContaining({ role: 'caption' }));
+  await page.reload();
+  await page.getByRole('button', { name: 'The next slide' }).click();
+  await group(page, 'Words').click();
+  await expect(role.getByRole('radio', { name: 'A fact' })).toBeChecked();
 });

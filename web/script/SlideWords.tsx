@@ -5,7 +5,7 @@ import type { Slide, WordsLayer } from '../api/types';
 import { say } from '../messages/say';
 import { Quiet } from '../parts/controls';
 import { useActs } from '../story/StoryContext';
-import { captionsOf, wordsOf } from '../story/slides';
+import { wordsOf, wordsOnPicture } from '../story/slides';
 import { useSavedText } from '../story/useSavedText';
 import type { Row } from './rows';
 
@@ -122,8 +122,9 @@ interface WordsProps {
 function useWords(slide: Slide, role: WordsLayer['role'], words = wordsOf(slide, role)) {
   const { edit } = useActs();
   const layer = words?.id ?? role;
+  // What they are for is told once: it may be changed while the text is still in hand.
   const write = (text: string) =>
-    void edit({ do: 'set layer', slide: slide.id, layer, kind: 'words', changes: { role, text } });
+    void edit({ do: 'set layer', slide: slide.id, layer, kind: 'words', changes: words ? { text } : { role, text } });
   return { ...useSavedText(words?.text ?? '', write), write };
 }
 
@@ -154,50 +155,67 @@ function TitleWords({ slide, title, number }: WordsProps & { title: string }) {
 }
 
 function CaptionWords({ slide, number, offered }: WordsProps & { offered: string }) {
-  const caption = useWords(slide, 'caption');
-  const field = (written: typeof caption, label: string, hint: string) => (
-    <textarea
-      className="caption"
-      rows={1}
-      aria-label={label}
-      placeholder={hint}
-      maxLength={limits.words}
-      value={written.value}
-      onChange={(e) => written.onChange(e.target.value)}
-      onBlur={written.onBlur}
-    />
-  );
+  const [first, ...more] = wordsOnPicture(slide);
   return (
     <>
-      {field(caption, say('words.caption-on', { slide: number }), say('words.caption.hint'))}
-      {captionsOf(slide)
-        .slice(1)
-        .map((words, n) => (
-          <MoreWords key={words.id} slide={slide} words={words}>
-            {(written) =>
-              field(written, say('words.more-on', { slide: number, number: n + 2 }), say('words.more.hint'))
-            }
-          </MoreWords>
-        ))}
-      {offered !== '' && caption.value === '' && (
-        <ButtonContext value={own}>
-          <Offer onPress={() => caption.write(offered)}>{say('words.offered', { words: offered })}</Offer>
-        </ButtonContext>
-      )}
+      <OnPicture key={first?.id ?? 'caption'} slide={slide} number={number} words={first} n={1} offered={offered} />
+      {more.map((words, i) => (
+        <OnPicture key={words.id} slide={slide} number={number} words={words} n={i + 2} offered="" />
+      ))}
     </>
   );
 }
 
-function MoreWords({
-  slide,
-  words,
-  children,
-}: {
-  slide: Slide;
-  words: WordsLayer;
-  children: (written: ReturnType<typeof useWords>) => React.ReactNode;
-}) {
-  return children(useWords(slide, 'caption', words));
+interface OnPictureProps extends WordsProps {
+  words: WordsLayer | undefined;
+  /** Which of the slide's they are, from 1 on. */
+  n: number;
+  /** What the picture's file says that it shows. */
+  offered: string;
+}
+
+/** Words on a picture: a fact; somebody's name, and what they are; what somebody said, and who. */
+function OnPicture({ slide, number, words, n, offered }: OnPictureProps) {
+  const { edit } = useActs();
+  const role = words?.role ?? 'caption';
+  const written = useWords(slide, role, words);
+  const by = useSavedText(
+    words?.by ?? '',
+    (text) =>
+      words && void edit({ do: 'set layer', slide: slide.id, layer: words.id, kind: 'words', changes: { by: text } }),
+  );
+  return (
+    <>
+      <textarea
+        className="caption"
+        rows={1}
+        aria-label={
+          n === 1 ? say('words.caption-on', { slide: number }) : say('words.more-on', { slide: number, number: n })
+        }
+        placeholder={say(n === 1 ? 'words.caption.hint' : 'words.more.hint')}
+        maxLength={limits.words}
+        value={written.value}
+        onChange={(e) => written.onChange(e.target.value)}
+        onBlur={written.onBlur}
+      />
+      {(role === 'name' || role === 'quotation') && (
+        <input
+          className="subtitle"
+          aria-label={say(role === 'name' ? 'words.what-they-are' : 'words.whose', { slide: number, number: n })}
+          placeholder={say(role === 'name' ? 'words.what-they-are.hint' : 'words.whose.hint')}
+          maxLength={limits.by}
+          value={by.value}
+          onChange={(e) => by.onChange(e.target.value)}
+          onBlur={by.onBlur}
+        />
+      )}
+      {offered !== '' && written.value === '' && (
+        <ButtonContext value={own}>
+          <Offer onPress={() => written.write(offered)}>{say('words.offered', { words: offered })}</Offer>
+        </ButtonContext>
+      )}
+    </>
+  );
 }
 
 function ScriptWords({ slide, number }: WordsProps) {

@@ -11,11 +11,13 @@ export const wordsOf = (slide: Slide, role: WordsLayer['role']): WordsLayer | un
 export const textOf = (slide: Slide, role: WordsLayer['role']): string => wordsOf(slide, role)?.text ?? '';
 
 /** All the words on a slide's picture, in the order in which they were put there. */
-export const captionsOf = (slide: Slide): WordsLayer[] =>
-  slide.layers.filter((layer): layer is WordsLayer => layer.kind === 'words' && layer.role === 'caption');
+export const wordsOnPicture = (slide: Slide): WordsLayer[] =>
+  slide.layers.filter(
+    (layer): layer is WordsLayer => layer.kind === 'words' && layer.role !== 'title' && layer.role !== 'subtitle',
+  );
 
 export const captionTexts = (slide: Slide): string[] =>
-  captionsOf(slide).flatMap(({ text }) => (text === '' ? [] : [text]));
+  wordsOnPicture(slide).flatMap(({ text, by }) => (text === '' ? [] : [by ? `${text}, ${by}` : text]));
 
 /** What is written on a slide, to name it by. */
 export const writtenOn = (slide: Slide, title: string): string =>

@@ -15,12 +15,16 @@ use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Picture\Form;
 use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Words\Backing;
+use Rhapsode\Core\Words\Face;
+use Rhapsode\Core\Words\Quotation;
 use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\WholeLight;
 use Rhapsode\Core\Words\WordsLook;
 use Rhapsode\Core\Words\Writing;
 
-/** Words on a slide. $comes and $goes are seconds of the slide; null for all of its time. $place is that of a caption, null where it chooses one itself. */
+/** Words on a slide. $comes and $goes are seconds of the slide; null for all of its time. $place is that of words on a picture, null where they
+ * choose one themselves; $by is what somebody is that is named, or whose words these are. */
 final readonly class WordsLayer implements Layer
 {
     private const AUTO = 'auto';
@@ -33,6 +37,7 @@ final readonly class WordsLayer implements Layer
         public ?float $comes = null,
         public ?float $goes = null,
         public WordsLook $look = new WordsLook(),
+        public string $by = '',
     ) {}
 
     public static function read(string $id, Fields $in): self
@@ -47,6 +52,7 @@ final readonly class WordsLayer implements Layer
             $in->numberOrNull('comes', 0, Limits::MOST_STAY),
             $in->numberOrNull('goes', 0, Limits::MOST_STAY),
             WordsLook::read($in),
+            $in->text('by', Limits::BY, ''),
         );
     }
 
@@ -77,7 +83,7 @@ final readonly class WordsLayer implements Layer
 
     public function plan(LayerContext $context): ?PlannedWords
     {
-        [$block, $place] = WordsRole::Caption === $this->role ? $this->caption($context) : [$this->heading($context), null];
+        [$block, $place] = $this->role->isOnPicture() ? $this->onPicture($context) : [$this->heading($context), null];
 
         return $block->isEmpty() ? null : new PlannedWords(
             $this->id,
@@ -88,11 +94,11 @@ final readonly class WordsLayer implements Layer
     }
 
     /**
-     * A caption's colour and plate follow from the picture under it.
+     * Its colour and plate follow from the picture under it.
      *
      * @return array{TextBlock, Spot}
      */
-    private function caption(LayerContext $context): array
+    private function onPicture(LayerContext $context): array
     {
         $under = null;
         foreach ($context->under as $layer) {
@@ -103,8 +109,8 @@ final readonly class WordsLayer implements Layer
 
         return $context->memo->recall(
             $context->key(
-                'caption',
-                $this->text,
+                'on picture',
+                $writing = $this->writing($context->language),
                 $this->place,
                 $this->look->toArray(),
                 null === $light || null === $under ? null : [$under->rendition, $under->move],
@@ -112,8 +118,8 @@ final readonly class WordsLayer implements Layer
                 null === $this->place ? $under?->move : null,
                 $taken = $this->taken($context),
             ),
-            fn(): array => $this->placed(fn(string $text, Spot $place): TextBlock => $context->typesetter->onPicture(
-                new Writing($text),
+            fn(): array => $this->placed(fn(Spot $place): TextBlock => $context->typesetter->onPicture(
+                $writing,
                 $place,
                 $taken,
                 $under?->move,
@@ -142,23 +148,39 @@ final readonly class WordsLayer implements Layer
         return $taken;
     }
 
+    private function writing(string $language): Writing
+    {
+        $by = trim($this->by);
+
+        return match ($this->role) {
+            WordsRole::Name => new Writing($this->text, $by, sizes: [38, 34, 30, 28], backing: Backing::Plate),
+            WordsRole::Quotation => new Writing(
+                Quotation::marked($this->text, $language),
+                '' === $by ? '' : "— {$by}",
+                Face::Reading,
+                [48, 42, 36, 32, 28],
+            ),
+            default => new Writing($this->text),
+        };
+    }
+
     /**
      * Where it was told, or at the lowest place at which it covers no face; where it covers one everywhere, where it covers least.
      *
-     * @param \Closure(string, Spot): TextBlock $set
+     * @param \Closure(Spot): TextBlock $set
      *
      * @return array{TextBlock, Spot}
      */
     private function placed(\Closure $set, ?PlannedPicture $under): array
     {
         if (null !== $this->place || null === $under || [] === $under->heads) {
-            $place = $this->place ?? Spot::Bottom;
+            $place = $this->place ?? $this->role->spots()[0];
 
-            return [$set($this->text, $place), $place];
+            return [$set($place), $place];
         }
         $best = null;
-        foreach ([Spot::Bottom, Spot::Top, Spot::Middle] as $place) {
-            $block = $set($this->text, $place);
+        foreach ($this->role->spots() as $place) {
+            $block = $set($place);
             $seen = $block->isEmpty() ? null : $under->move->under($block->area());
             $covered = null === $seen ? 0.0 : array_sum(array_map(static fn(Frame $head): float => $seen->shared($head), $under->heads));
             if (null === $best || $covered < $best[0] - 1e-9) {
@@ -206,6 +228,7 @@ final readonly class WordsLayer implements Layer
             'id' => $this->id, 'kind' => $this->kind()->value, 'role' => $this->role->value, 'text' => $this->text,
             'place' => $this->place->value ?? self::AUTO, 'comes' => $this->comes, 'goes' => $this->goes,
             ...$this->look->toArray(),
+            ...'' === $this->by ? [] : ['by' => $this->by],
         ];
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Layer\Words;
 
+use Rhapsode\Core\Geometry\Spot;
+
 /** What words on a slide are for; their size and place follow from it. */
 enum WordsRole: string
 {
@@ -12,4 +14,23 @@ enum WordsRole: string
     case Subtitle = 'subtitle';
     /** A fact on a picture. */
     case Caption = 'caption';
+    /** Who is seen or heard, and what they are. */
+    case Name = 'name';
+    /** What somebody said or wrote, and who. */
+    case Quotation = 'quotation';
+
+    public function isOnPicture(): bool
+    {
+        return self::Title !== $this && self::Subtitle !== $this;
+    }
+
+    /** @return non-empty-list<Spot> where it may stand that chooses its place itself, the best first */
+    public function spots(): array
+    {
+        return match ($this) {
+            self::Name => [Spot::BottomLeft, Spot::BottomRight, Spot::TopLeft, Spot::TopRight],
+            self::Quotation => [Spot::Middle, Spot::Top, Spot::Bottom],
+            default => [Spot::Bottom, Spot::Top, Spot::Middle],
+        };
+    }
 }

@@ -6,7 +6,7 @@ import { offered, Segments, Select } from '../../parts/Choice';
 import { ColourField } from '../../parts/ColourField';
 import { Button, Row } from '../../parts/controls';
 import { useActs, useView } from '../../story/StoryContext';
-import { captionsOf, wordsOf } from '../../story/slides';
+import { wordsOnPicture, wordsOf } from '../../story/slides';
 import { useInHand } from '../../story/useInHand';
 import { newId } from '../../story/useStory';
 import { SecondsField } from '../SecondsField';
@@ -63,6 +63,11 @@ const backings: [Told['backing'], Code][] = [
   ['shadow', 'backing.shadow'],
   ['none', 'backing.none'],
 ];
+const roles: [Role, Code][] = [
+  ['caption', 'role.caption'],
+  ['name', 'role.name'],
+  ['quotation', 'role.quotation'],
+];
 const colours: [string, Code][] = [
   [AUTO, 'place.auto'],
   ['#ffffff', 'icon.white'],
@@ -86,9 +91,9 @@ function writtenOn(slide: Slide): Which[] {
     layer,
   });
   if (slide.layout === 'title') return [one('title', say('words.title')), one('subtitle', say('words.subtitle'))];
-  const captions = captionsOf(slide);
+  const captions = wordsOnPicture(slide);
   if (captions.length === 0) return [one('caption', '1')];
-  return captions.map((layer, n) => one('caption', String(n + 1), layer));
+  return captions.map((layer, n) => one(layer.role, String(n + 1), layer));
 }
 
 /** How the words of a slide look, one after the other: those on its picture, or its title and what stands below. */
@@ -141,16 +146,31 @@ function Look({ slide, which: { id, role, layer } }: { slide: Slide; which: Whic
     slide: slide.id,
     layer: id,
     kind: 'words',
-    changes: { role, ...changes },
+    changes: layer ? changes : { role, ...changes },
   }));
   const tell = (changes: Partial<WordsLayer>) =>
-    void edit({ do: 'set layer', slide: slide.id, layer: id, kind: 'words', changes: { role, ...changes } });
-  const usual = role === 'title' ? 'reading' : 'plain';
+    void edit({
+      do: 'set layer',
+      slide: slide.id,
+      layer: id,
+      kind: 'words',
+      changes: layer ? changes : { role, ...changes },
+    });
+  const onPicture = slide.layout !== 'title';
+  const usual = role === 'quotation' || role === 'title' ? 'reading' : 'plain';
   const isOwn = value.colour !== null && !colours.some(([colour]) => colour === value.colour);
-  const others = story.slides.filter((other) => other.id !== slide.id && wordsOf(other, 'caption'));
+  const others = story.slides.filter((other) => other.id !== slide.id && wordsOnPicture(other).length > 0);
   return (
     <Fields aria-label={say('words.look')}>
-      {role === 'caption' && <CaptionSpot slide={slide} caption={layer} />}
+      {onPicture && layer && (
+        <Segments
+          label={say('words.role')}
+          value={role}
+          options={offered(roles)}
+          onChange={(to) => tell({ role: to })}
+        />
+      )}
+      {onPicture && <CaptionSpot slide={slide} caption={layer} />}
       <Segments
         label={say('words.size')}
         value={value.size ?? AUTO}
@@ -178,7 +198,7 @@ function Look({ slide, which: { id, role, layer } }: { slide: Slide; which: Whic
         <Select
           label={say('words.backing')}
           value={value.backing}
-          options={offered(role === 'caption' ? backings : backings.filter(([backing]) => backing !== 'plate'))}
+          options={offered(onPicture ? backings : backings.filter(([backing]) => backing !== 'plate'))}
           onChange={(backing) => set({ backing })}
         />
       </Pair>
@@ -195,7 +215,7 @@ function Look({ slide, which: { id, role, layer } }: { slide: Slide; which: Whic
       {isOwn && (
         <ColourField label={say('colour.which')} value={value.colour ?? FIRST} onChange={(colour) => set({ colour })} />
       )}
-      {role === 'caption' && others.length > 0 && (
+      {onPicture && others.length > 0 && (
         <Row>
           <Button
             onPress={() =>
