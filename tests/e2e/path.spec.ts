@@ -93,8 +93,9 @@ test('words, script and source are written and saved by themselves', async () =>
   const panel = student.getByRole('region', { name: 'The chosen slides' });
   await panel.getByLabel('Author').fill('Hale Brannock (invented)');
   await panel.getByLabel('Licence, such as CC BY 4.0').fill('CC BY 4.0');
-  await panel.getByText('Top', { exact: true }).click();
-  await expect(panel.getByRole('radio', { name: 'Top' })).toBeChecked();
+  const top = panel.getByRole('radio', { name: 'Top', exact: true });
+  await top.locator('xpath=ancestor::label[1]').click();
+  await expect(top).toBeChecked();
   await saved(student);
   await student.reload();
   await expect(student.getByLabel('Caption on slide 2')).toHaveValue('Twice a day, without being asked');
