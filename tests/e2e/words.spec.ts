@@ -117,6 +117,18 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
     .toEqual(['comes', 'goes', 'id', 'kind', 'place', 'role', 'text']);
   await chosen(page, 'Colour of the words', 'White');
   await expect.poll(async () => (await words(page, 1))?.colour).toBe('#ffffff');
+
+  // On several others too.
+  await page.getByText('Script', { exact: true }).first().click();
+  await page.getByLabel('Caption on slide 4').fill('A stamp');
+  await page.getByLabel('Caption on slide 4').blur();
+  await choose(page, 1);
+  await page.keyboard.press('Alt+o');
+  await group(page, 'Words').click();
+  await look(page).getByRole('button', { name: 'The same look on 2 other slides' }).click();
+  await expect
+    .poll(async () => [(await words(page, 2))?.colour, (await words(page, 3))?.colour])
+    .toEqual(['#ffffff', '#ffffff']);
 });
 
 test('by keys and at 390, on a title too; two at once, one of them without a connection', async ({ page, context }) => {
