@@ -14,6 +14,8 @@ final class Limits
     public const TITLE = 120;
     public const WORDS = 300;
     public const BY = 120;
+    /** Words on one picture: so many find room beside each other. */
+    public const WORDS_ON_PICTURE = 6;
     public const SCRIPT = 5000;
     public const FILE = 255;
     public const SOURCE_TITLE = 200;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Story;
 
+use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerKind;
@@ -46,7 +47,7 @@ enum Layout: string
         $onPicture = \count(array_filter($roles, static fn(WordsRole $role): bool => $role->isOnPicture()));
         $fits = match ($this) {
             self::Title => 0 === $pictures + $onPicture && max($count(WordsRole::Title), $count(WordsRole::Subtitle)) <= 1,
-            self::Full => $pictures <= 1 && $onPicture === \count($roles),
+            self::Full => $pictures <= 1 && $onPicture === \count($roles) && $onPicture <= Limits::WORDS_ON_PICTURE,
         };
         if (!$fits) {
             throw new Malformed('document.no-room-for-layer');

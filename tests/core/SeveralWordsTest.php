@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Edit\DeleteLayer;
 use Rhapsode\Core\Edit\SetLayer;
@@ -140,6 +141,17 @@ final class SeveralWordsTest extends TestCase
         self::assertSame(['One', 'Two'], array_map(static fn(WordsLayer $words): string => $words->text, $more->slides[0]->written()));
         $less = (new DeleteLayer('s0', 'a'))->apply($more);
         self::assertSame(['Two'], array_map(static fn(WordsLayer $words): string => $words->text, $less->slides[0]->written()));
+    }
+
+    public function testNoMoreWordsAreTakenThanFindRoom(): void
+    {
+        $words = static fn(int $count): array => array_map(
+            static fn(int $i): WordsLayer => new WordsLayer("w{$i}", WordsRole::Caption, 'One'),
+            range(1, $count),
+        );
+        self::story($words(Limits::WORDS_ON_PICTURE))->slides[0]->check();
+        $this->expectException(Malformed::class);
+        self::story($words(Limits::WORDS_ON_PICTURE + 1))->slides[0]->check();
     }
 
     public function testATitleSlideHasRoomForItsTwoWords(): void

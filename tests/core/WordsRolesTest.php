@@ -14,6 +14,7 @@ use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Proof\Proof;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Words\Backing;
 use Rhapsode\Core\Words\Face;
@@ -98,13 +99,23 @@ final class WordsRolesTest extends TestCase
         self::assertArrayNotHasKey('by', (new WordsLayer('w', WordsRole::Name, 'Ann'))->toArray());
     }
 
-    public function testWhatTheyAreIsReadTooAndTakesItsTime(): void
+    public function testALongDescriptionStaysReadableAndTakesItsTimeToRead(): void
     {
-        $fits = self::planned(new WordsLayer('n', WordsRole::Name, 'Ann', by: trim(str_repeat('keeper of gates ', 7))));
-        self::assertTrue($fits->block->fits);
-        foreach ($fits->block->lines as $line) {
+        $long = trim(str_repeat('keeper of gates ', 7));
+        $block = self::planned(new WordsLayer('n', WordsRole::Name, 'Ann', by: $long))->block;
+        self::assertTrue($block->fits);
+        foreach ($block->lines as $line) {
             self::assertGreaterThanOrEqual(24.0, $line->size);
-            self::assertLessThanOrEqual(0.95 * $fits->block->width, $line->left() + $line->width);
+            self::assertLessThanOrEqual(0.95 * $block->width, $line->left() + $line->width);
         }
+        $rules = static function (string $by): array {
+            $story = self::story(new WordsLayer('n', WordsRole::Name, 'Ann', by: $by));
+            $story = $story->with(slides: [$story->slides[0]->with(stay: 3.0)]);
+            $plan = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story);
+
+            return array_map(static fn($finding): string => $finding->rule, Proof::read($story, $plan));
+        };
+        self::assertNotContains('too-fast-to-read', $rules(''));
+        self::assertContains('too-fast-to-read', $rules($long));
     }
 }

@@ -110,6 +110,8 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
   // What is told is taken back: it is as it would be by itself.
   await within(page, 'How large', 'By itself').click();
   await chosen(page, 'Letters', 'Plain');
+  await expect.poll(async () => (await words(page, 1))?.face).toBe('plain');
+  await chosen(page, 'Letters', 'By itself');
   await chosen(page, 'Colour of the words', 'By itself');
   await chosen(page, 'What they stand on', 'By itself');
   await expect

@@ -19,7 +19,7 @@ import { IconFields } from './IconFields';
 import { SourceFields } from './SourceFields';
 import { StayField } from './StayField';
 import { TransitionField } from './TransitionField';
-import { CaptionSpot } from './words/CaptionSpot';
+import { WordsSpot } from './words/WordsSpot';
 import { say } from '../messages/say';
 
 const Findings = styled.ul`
@@ -78,7 +78,7 @@ export default function SlideSettings({ picked, onNone }: Props) {
           </li>
         ))}
       </Findings>
-      {slides.length === 1 && first.layout !== 'title' && <CaptionSpot slide={first} />}
+      {slides.length === 1 && first.layout !== 'title' && <WordsSpot slide={first} />}
       <StayField slides={slides} />
       {slides.length === 1 && <Silence slide={first} />}
       <PictureFields slides={slides} />

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import styled from 'styled-components';
+import limits from '../../../schema/limits.json';
 import type { Slide, WordsLayer } from '../../api/types';
 import { say, type Code } from '../../messages/say';
 import { offered, Segments, Select } from '../../parts/Choice';
@@ -10,7 +11,7 @@ import { wordsOnPicture, wordsOf } from '../../story/slides';
 import { useInHand } from '../../story/useInHand';
 import { newId } from '../../story/useStory';
 import { SecondsField } from '../SecondsField';
-import { CaptionSpot } from './CaptionSpot';
+import { WordsSpot } from './WordsSpot';
 
 type Role = WordsLayer['role'];
 /** What is told of how words look; null for what follows by itself. */
@@ -43,8 +44,6 @@ const Ways = styled(Row)`
     display: none;
   }
 `;
-/** So many words find room beside each other. */
-const MOST = 6;
 const AUTO = 'auto';
 const OWN = 'own';
 /** What is offered first where a colour of one's own is wanted. */
@@ -55,6 +54,11 @@ const sizes: [NonNullable<Told['size']>, Code][] = [
   ['medium', 'words.medium'],
   ['large', 'words.large'],
   ['largest', 'words.largest'],
+];
+const faces: [NonNullable<Told['face']> | 'auto', Code][] = [
+  [AUTO, 'place.auto'],
+  ['reading', 'face.reading'],
+  ['plain', 'face.plain'],
 ];
 const backings: [Told['backing'], Code][] = [
   ['auto', 'place.auto'],
@@ -83,7 +87,7 @@ interface Which {
   layer: WordsLayer | undefined;
 }
 
-function writtenOn(slide: Slide): Which[] {
+function wordsIn(slide: Slide): Which[] {
   const one = (role: Role, name: string, layer = wordsOf(slide, role)): Which => ({
     id: layer?.id ?? role,
     role,
@@ -100,7 +104,7 @@ function writtenOn(slide: Slide): Which[] {
 export function LookFields({ slide }: { slide: Slide }) {
   const { edit } = useActs();
   const [chosen, setChosen] = useState('');
-  const all = writtenOn(slide);
+  const all = wordsIn(slide);
   const which = all.find(({ id }) => id === chosen) ?? all[0];
   if (!which) return null;
   const add = () => {
@@ -120,7 +124,9 @@ export function LookFields({ slide }: { slide: Slide }) {
             onChange={setChosen}
           />
         )}
-        {hasMore && all.length < MOST && which.layer && <Button onPress={add}>{say('words.add')}</Button>}
+        {hasMore && all.length < limits.wordsOnPicture && which.layer && (
+          <Button onPress={add}>{say('words.add')}</Button>
+        )}
         {hasMore && all.length > 1 && (
           <Button onPress={() => void edit({ do: 'delete layer', slide: slide.id, layer: which.id })}>
             {say('words.take-off')}
@@ -157,7 +163,6 @@ function Look({ slide, which: { id, role, layer } }: { slide: Slide; which: Whic
       changes: layer ? changes : { role, ...changes },
     });
   const onPicture = slide.layout !== 'title';
-  const usual = role === 'quotation' || role === 'title' ? 'reading' : 'plain';
   const isOwn = value.colour !== null && !colours.some(([colour]) => colour === value.colour);
   const others = story.slides.filter((other) => other.id !== slide.id && wordsOnPicture(other).length > 0);
   return (
@@ -170,7 +175,7 @@ function Look({ slide, which: { id, role, layer } }: { slide: Slide; which: Whic
           onChange={(to) => tell({ role: to })}
         />
       )}
-      {onPicture && <CaptionSpot slide={slide} caption={layer} />}
+      {onPicture && <WordsSpot slide={slide} words={layer} />}
       <Segments
         label={say('words.size')}
         value={value.size ?? AUTO}
@@ -188,12 +193,9 @@ function Look({ slide, which: { id, role, layer } }: { slide: Slide; which: Whic
       <Pair>
         <Select
           label={say('words.face')}
-          value={value.face ?? usual}
-          options={[
-            ['reading', say('face.reading')],
-            ['plain', say('face.plain')],
-          ]}
-          onChange={(face) => set({ face: face === usual ? null : face })}
+          value={value.face ?? AUTO}
+          options={offered(faces)}
+          onChange={(face) => set({ face: face === AUTO ? null : face })}
         />
         <Select
           label={say('words.backing')}

@@ -4,14 +4,14 @@ import { useInHand } from '../../story/useInHand';
 import { SpotField } from './SpotField';
 
 /** Where words stand on their picture; the first where none are named. */
-export function CaptionSpot({ slide, caption = wordsOnPicture(slide)[0] }: { slide: Slide; caption?: WordsLayer }) {
-  const saved: { place: WordsLayer['place'] } = { place: caption?.place ?? 'auto' };
+export function WordsSpot({ slide, words = wordsOnPicture(slide)[0] }: { slide: Slide; words?: WordsLayer }) {
+  const saved: { place: WordsLayer['place'] } = { place: words?.place ?? 'auto' };
   const { value, set } = useInHand(saved, (changes) => ({
     do: 'set layer',
     slide: slide.id,
-    layer: caption?.id ?? 'caption',
+    layer: words?.id ?? 'caption',
     kind: 'words',
-    changes: caption ? changes : { role: 'caption', ...changes },
+    changes: words ? changes : { role: 'caption', ...changes },
   }));
   return <SpotField value={value.place} onChange={(place) => set({ place })} />;
 }
