@@ -6,7 +6,7 @@ import tseslint from 'typescript-eslint';
  * Only App, which knows the way to each place, uses them all.
  */
 const shared = ['theme', 'messages', 'api', 'parts', 'story', 'assets', 'mend', 'stage'];
-const places = ['account', 'booth', 'classroom', 'desk', 'film', 'script'];
+const places = ['account', 'booth', 'classroom', 'desk', 'film', 'print', 'script'];
 const held = (folder, others) => ({
   files: [`web/${folder}/**/*.{ts,tsx}`],
   rules: {

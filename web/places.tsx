@@ -6,6 +6,7 @@ export const places = {
   '/stories/:id': place(() => import('./script/ScriptPage')),
   '/stories/:id/booth': place(() => import('./booth/BoothPage')),
   '/stories/:id/film': place(() => import('./film/FilmPage')),
+  '/stories/:id/print': place(() => import('./print/PrintPage')),
   '/assignments/:id': place(() => import('./classroom/AssignmentPage')),
   '/handins/:id': place(() => import('./classroom/ReviewPage')),
 };

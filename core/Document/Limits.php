@@ -31,6 +31,10 @@ final class Limits
     public const PICTURE_BYTES = 60_000_000;
     public const CLIP_BYTES = 1_000_000_000;
 
+    /** Of a slide, at each side, that words keep free (graphics safe area of EBU R 95). */
+    public const SAFE_EDGE = 0.05;
+    /** The share of the slide's width that lines of words may take, where they were given one. */
+    public const LEAST_WORDS = 0.15;
     /** The share of a side that a part of a picture takes at least. */
     public const LEAST_PART = 0.02;
 

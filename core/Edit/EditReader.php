@@ -13,6 +13,7 @@ use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
+use Rhapsode\Core\Story\StyleName;
 use Rhapsode\Core\Story\Transition;
 
 /** Reads edits as they arrive: small objects with a `do` that names the edit (schema/openapi.yaml, Edit). */
@@ -37,7 +38,12 @@ final class EditReader
             'set stay' => new SetStay($in->ids('slides'), $in->numberOrNull('stay', Limits::LEAST_STAY, Limits::MOST_STAY)),
             'share length' => new ShareLength($in->ids('slides'), $in->number('seconds', 1, 36_000)),
             'set transition' => new SetTransition($in->ids('slides'), self::transition($in)),
-            'set style' => new SetStyle(self::transition($in)),
+            'vary transitions' => new VaryTransitions(),
+            'set style' => new SetStyle(
+                self::transition($in),
+                $in->has('name') ? $in->choice('name', StyleName::class) : null,
+                $in->has('own') ? $in->object('own')->all() : [],
+            ),
             'choose voice' => new ChooseVoice($in->id('slide'), $in->idOrNull('asset')),
             'set voice' => new SetVoice($in->id('slide'), array_map(Span::read(...), $in->objects('voice'))),
             'set trim' => new SetTrim($in->id('slide'), $in->flag('trimmed')),

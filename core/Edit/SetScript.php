@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
-use Rhapsode\Core\Framing\Stop;
+use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Words\Unit;
 use Rhapsode\Core\Words\Units;
 
-/** What is read aloud over a slide. A stop of its picture that is tied to a word stays with that word. */
+/** What is read aloud over a slide. What is tied to a word stays with that word. */
 final readonly class SetScript implements Edit
 {
     public function __construct(private string $slide, private string $script) {}
@@ -18,19 +18,21 @@ final readonly class SetScript implements Edit
     public function apply(Story $story): Story
     {
         return OnSlides::change($story, [$this->slide], function (Slide $slide) use ($story): Slide {
-            $changed = $slide->with(script: $this->script);
-            if ([] === ($slide->picture()->framing->stops ?? [])) {
-                return $changed;
-            }
             $words = static fn(string $script): array => array_map(
                 static fn(Unit $unit): string => trim($unit->text),
                 Units::of($script, $story->language),
             );
-            $place = self::places($words($slide->script), $words($this->script));
+            $places = null;
+            // Most layers are tied to no word: theirs are not looked for.
+            $place = function (int $word) use (&$places, $words, $slide): int {
+                $places ??= self::places($words($slide->script), $words($this->script));
 
-            return OnStops::change(
-                $changed,
-                static fn(Stop $stop): Stop => null === $stop->word ? $stop : Stop::atWord($stop->frame, $place($stop->word)),
+                return $places($word);
+            };
+
+            return $slide->with(
+                script: $this->script,
+                layers: array_map(static fn(Layer $layer): Layer => $layer->scripted($place), $slide->layers),
             );
         });
     }

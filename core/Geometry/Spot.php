@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Geometry;
 
+use Rhapsode\Core\Document\Limits;
+
 /** Nine places on a slide, within the graphics safe area of EBU R 95: 5 % away from each edge. */
 enum Spot: string
 {
@@ -17,7 +19,7 @@ enum Spot: string
     case Bottom = 'bottom';
     case BottomRight = 'bottom-right';
 
-    public const EDGE = 0.05;
+    public const EDGE = Limits::SAFE_EDGE;
 
     /** @return int -1 at the left, 0 in the middle, 1 at the right */
     public function across(): int

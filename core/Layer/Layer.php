@@ -27,6 +27,13 @@ interface Layer
      */
     public function following(self $before, array $told): self;
 
+    /**
+     * The same layer after the script was changed.
+     *
+     * @param \Closure(int): int $place where each word of it is now
+     */
+    public function scripted(\Closure $place): self;
+
     public function id(): string;
 
     public function kind(): LayerKind;
@@ -34,8 +41,8 @@ interface Layer
     /** The asset that it shows; null where it needs none. */
     public function asset(): ?string;
 
-    /** How it is seen; null where there is nothing to see. */
-    public function plan(LayerContext $context): ?PlannedLayer;
+    /** @return list<PlannedLayer> how it is seen, back to front; none where there is nothing to see */
+    public function plan(LayerContext $context): array;
 
     /** @return array<string, mixed> with its id and kind, as it stands in the document */
     public function toArray(): array;

@@ -19,7 +19,7 @@ final readonly class LayerContext
      * @param string                    $title    of the story
      * @param int                       $frames   that the slide is seen, transitions included
      * @param string|null               $next     asset of the picture that the next slide shows
-     * @param Moments                   $moments  when stops of its pictures are reached
+     * @param Moments                   $moments  when what is tied to its words happens
      * @param list<Layer>               $beside   all layers of the slide, back to front
      * @param array<string, Asset>      $assets   of the story, by id
      * @param array<string, LightUnder> $lights   by Rendition::lightKey()
@@ -41,7 +41,7 @@ final readonly class LayerContext
         public array $under = [],
     ) {}
 
-    public function over(PlannedLayer $layer): self
+    public function over(PlannedLayer ...$layers): self
     {
         return new self(
             $this->slide,
@@ -56,13 +56,13 @@ final readonly class LayerContext
             $this->lights,
             $this->typesetter,
             $this->memo,
-            [...$this->under, $layer],
+            [...$this->under, ...array_values($layers)],
         );
     }
 
     /** Names what is computed from such things, for the memo. */
     public function key(string $what, mixed ...$from): string
     {
-        return $what . hash('xxh128', serialize([$this->language, $this->shape, $from]));
+        return $what . hash('xxh128', serialize([$this->language, $this->shape, $this->typesetter->key, $from]));
     }
 }

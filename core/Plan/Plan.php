@@ -9,7 +9,9 @@ use Rhapsode\Core\Framing\Ease;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
+use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Words\Scheme;
 
 /** Everything that is seen and heard, computed from a story: what the preview plays and the film is made from. */
 final readonly class Plan
@@ -28,6 +30,7 @@ final readonly class Plan
         public array $cues,
         public array $credits,
         public array $plays = [],
+        public Scheme $scheme = new Scheme(),
     ) {}
 
     public function frames(): int
@@ -74,6 +77,11 @@ final readonly class Plan
             'height' => $height,
             'frames' => $this->frames(),
             'ease' => Ease::table(),
+            'scheme' => $this->scheme->toArray(),
+            'transitions' => array_map(
+                fn(TransitionKind $kind): array => PlannedTransition::of($kind, Rate::FPS, $this->language, $this->scheme->light())->toArray(),
+                TransitionKind::cases(),
+            ),
             'scenes' => array_map(static fn(Scene $s): array => $s->toArray(), $this->scenes),
             'cues' => array_map(static fn(Cue $c): array => $c->toArray(), $this->cues),
             'credits' => $this->credits,

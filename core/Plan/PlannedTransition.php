@@ -7,7 +7,7 @@ namespace Rhapsode\Core\Plan;
 use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Words\Direction;
 use Rhapsode\Core\Words\Legibility;
-use Rhapsode\Core\Words\Typesetter;
+use Rhapsode\Core\Words\Scheme;
 
 /**
  * How a slide gives way to the next, over $frames frames. At frame n of it its progress p is n / frames, and
@@ -29,14 +29,14 @@ final readonly class PlannedTransition
         public ?string $toward = null,
     ) {}
 
-    public static function of(TransitionKind $kind, int $frames, string $language = 'en'): self
+    public static function of(TransitionKind $kind, int $frames, string $language = 'en', string $light = Scheme::PAPER): self
     {
         return 0 === $frames ? new self(TransitionKind::Cut, 0) : new self(
             $kind,
             $frames,
             match ($kind) {
                 TransitionKind::ThroughDark => Legibility::DARK,
-                TransitionKind::ThroughLight => Typesetter::ground(),
+                TransitionKind::ThroughLight => $light,
                 default => null,
             },
             match ($kind) {

@@ -39,7 +39,7 @@ final readonly class Planner
     public function plan(Story $story, array $lights = []): Plan
     {
         $timed = Pacing::of($story);
-        $typesetter = new Typesetter($this->widths, $story->shape, $story->language);
+        $typesetter = new Typesetter($this->widths, $story->shape, $story->language, $story->style->scheme());
         $wording = new Wording($this->catalogue, $story->language);
         $pages = Credits::pages($story, $wording);
         $last = $timed[\count($timed) - 1] ?? null;
@@ -68,6 +68,7 @@ final readonly class Planner
                 ...ClipSounds::plays($story, $timed),
                 ...(new Beds($story, $timed, $frames * Rate::SAMPLES_PER_FRAME))->plays(),
             ],
+            $typesetter->scheme,
         );
     }
 
@@ -130,18 +131,22 @@ final readonly class Planner
             $this->memo,
         );
         foreach ($slide->layers as $layer) {
-            $planned = $layer->plan($context);
-            $context = null === $planned ? $context : $context->over($planned);
+            $context = $context->over(...$layer->plan($context));
         }
 
         return new Scene(
             $slide->id,
             Layout::Title === $slide->layout ? $slide->words(WordsRole::Title)?->shown($story->title) ?? $story->title : $label,
-            Typesetter::ground(),
+            $typesetter->scheme->ground,
             $timed->start,
             $timed->end(),
             $timed->comesIn,
-            PlannedTransition::of($story->transitionOf($slide)->kind, $out, $story->language),
+            PlannedTransition::of(
+                $story->transitionOf($slide)->kind,
+                $out,
+                $story->language,
+                $typesetter->scheme->light(),
+            ),
             $context->under,
         );
     }
@@ -158,7 +163,7 @@ final readonly class Planner
             $end = $start + Rate::frames(Credits::seconds($page));
             $words = new PlannedWords('credits', $typesetter->credits($heading, $page), Envelope::constant(1.0));
             $out = PlannedTransition::of(TransitionKind::Crossfade, $i < \count($pages) - 1 ? Rate::FPS : 0);
-            $scenes[] = new Scene('credits-' . ($i + 1), $heading, Typesetter::ground(), $start, $end, $comesIn, $out, [$words]);
+            $scenes[] = new Scene('credits-' . ($i + 1), $heading, $typesetter->scheme->ground, $start, $end, $comesIn, $out, [$words]);
             $start = $end;
             $comesIn = Rate::FPS;
         }

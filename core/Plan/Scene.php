@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Plan;
 
+use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Layer\Words\PlannedWords;
@@ -14,6 +15,9 @@ use Rhapsode\Core\Layer\Words\PlannedWords;
  */
 final readonly class Scene
 {
+    /** Moments at which a scene is looked at for its most telling one. */
+    private const LOOKS = 40;
+
     /**
      * @param string             $ground the colour behind its layers, #RRGGBB
      * @param list<PlannedLayer> $layers back to front
@@ -39,6 +43,25 @@ final readonly class Scene
     public function progress(int $frame): float
     {
         return ($frame - $this->start) / max(1, $this->gone() - $this->start - 1);
+    }
+
+    /**
+     * The frame of the scene, while it is alone, at which most of what comes and goes is seen: what it is shown by where it is one
+     * picture. Of several the one nearest to its middle.
+     */
+    public function telling(): int
+    {
+        [$first, $last] = [$this->comesIn, max($this->comesIn, $this->end - $this->start - 1)];
+        $best = [-1.0, $first];
+        foreach (range(0, self::LOOKS) as $look) {
+            // From the middle outwards.
+            $share = 0.5 + (0 === $look % 2 ? 1 : -1) * intdiv($look + 1, 2) / self::LOOKS;
+            $frame = $first + (int) round(max(0.0, min(1.0, $share)) * ($last - $first));
+            $seen = array_sum(array_map(static fn(PlannedLayer $layer): float => $layer->seen($frame), $this->layers));
+            $best = $seen > $best[0] + 1e-6 ? [$seen, $frame] : $best;
+        }
+
+        return $best[1];
     }
 
     public function picture(): ?PlannedPicture
@@ -71,8 +94,13 @@ final readonly class Scene
     {
         return [] === array_filter(
             $this->layers,
-            static fn(PlannedLayer $layer): bool => !$layer->isStill() || \count($layer->opacity()->points) > 1,
+            static fn(PlannedLayer $layer): bool => !$layer->isStill() || self::changes($layer),
         );
+    }
+
+    private static function changes(PlannedLayer $layer): bool
+    {
+        return [] !== array_filter($layer->envelopes(), static fn(Envelope $envelope): bool => \count($envelope->points) > 1);
     }
 
     /** @return array<string, mixed> */

@@ -11,8 +11,10 @@ use Rhapsode\Core\Memo\Memo;
 use Rhapsode\Core\Pacing\TimedSlide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Words\Unit;
+use Rhapsode\Core\Words\Units;
 
-/** When a slide's stops are reached. Its words are looked for only where a stop is tied to one. */
+/** When what is tied to a slide's words happens. They are looked for only where something is tied to one. */
 final class SlideMoments implements Moments
 {
     /** @var list<float>|null */
@@ -20,18 +22,48 @@ final class SlideMoments implements Moments
 
     public function __construct(private readonly TimedSlide $timed, private readonly Story $story, private readonly Memo $memo) {}
 
-    /** A word that is no longer there is the last one; in a script without words it is the beginning. */
     public function of(Stop $stop): float
     {
-        if (null === $stop->word) {
-            return self::zero($this->timed) + $stop->at;
+        return null === $stop->word ? $this->begins() + $stop->at : $this->ofWord($stop->word);
+    }
+
+    /** In a script without words it is the beginning. */
+    public function ofWord(int $word): float
+    {
+        $words = $this->words();
+
+        return $words[min($word, \count($words) - 1)] ?? $this->begins();
+    }
+
+    public function begins(): float
+    {
+        return self::zero($this->timed);
+    }
+
+    public function ofText(string $text): array
+    {
+        $plain = fn(string $of): array => array_map(
+            static fn(Unit $unit): string => mb_strtolower((string) preg_replace('/[^\p{L}\p{N}\p{M}]+/u', '', $unit->text)),
+            Units::of($of, $this->story->language),
+        );
+        $said = $plain($this->timed->slide->script);
+        $wanted = $plain($text);
+        for ($at = 0; [] !== $wanted && $at + \count($wanted) <= \count($said); ++$at) {
+            if (\array_slice($said, $at, \count($wanted)) === $wanted) {
+                return \array_slice($this->words(), $at, \count($wanted));
+            }
         }
-        $this->words ??= $this->memo->recall(
+
+        return [];
+    }
+
+    /** @return list<float> */
+    private function words(): array
+    {
+        return $this->words ??= $this->memo->recall(
             'words' . WordTimes::key($this->timed, $this->story),
             fn(): array => WordTimes::of($this->timed, $this->story)->starts(),
         );
-
-        return $this->words[min($stop->word, \count($this->words) - 1)] ?? self::zero($this->timed);
     }
 
     /** Seconds from the frame at which the slide begins to be seen, to where its own clock begins. */

@@ -17,7 +17,7 @@ final readonly class Fitted
     public function __construct(
         public array $lines,
         public array $widths,
-        public Face $face,
+        public Type $type,
         public float $size,
         public bool $fits = true,
     ) {}
@@ -43,7 +43,7 @@ final readonly class Fitted
         return array_map(fn(int $i): Line => Line::standing(
             $standing,
             $this->lines[$i],
-            $this->face,
+            $this->type,
             $x,
             $top + $i * $this->size * self::LEADING,
             $this->size,

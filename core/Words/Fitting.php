@@ -31,27 +31,28 @@ final readonly class Fitting
      * @param float               $room  the widest that a line may be
      * @param non-empty-list<int> $sizes largest first
      */
-    public function fit(string $text, Face $face, float $room, array $sizes, int $most): Fitted
+    public function fit(string $text, Type $type, float $room, array $sizes, int $most): Fitted
     {
         $text = trim($text);
         if ('' === $text) {
-            return new Fitted([], [], $face, (float) $sizes[0]);
+            return new Fitted([], [], $type, (float) $sizes[0]);
         }
         $lines = [];
         $size = 0;
         foreach ($sizes as $size) {
-            $lines = $this->lines($text, $face, $room / $size);
+            $size = (int) round($size * $type->face->scale());
+            $lines = $this->lines($text, $type, $room / $size);
             if (\count($lines) <= $most) {
-                return $this->fitted($lines, $face, $size, true);
+                return $this->fitted($lines, $type, $size, true);
             }
         }
         // Nothing is cut off: what is too long is set smaller still, and Proof says so.
         $tall = $this->height * (1 - 2 * Spot::EDGE) - 28;
         while (\count($lines) * $size * Fitted::LEADING > $tall && $size > 8) {
-            $lines = $this->lines($text, $face, $room / --$size);
+            $lines = $this->lines($text, $type, $room / --$size);
         }
 
-        return $this->fitted($lines, $face, $size, false);
+        return $this->fitted($lines, $type, $size, false);
     }
 
     /**
@@ -59,18 +60,18 @@ final readonly class Fitting
      *
      * @return list<string>
      */
-    public function lines(string $text, Face $face, float $room): array
+    public function lines(string $text, Type $type, float $room): array
     {
-        return (new LineBreaker($this->widths, $this->language))->lines($text, $face, $room);
+        return (new LineBreaker($this->widths, $this->language))->lines($text, $type, $room);
     }
 
     /** @param list<string> $lines */
-    public function fitted(array $lines, Face $face, float $size, bool $fits): Fitted
+    public function fitted(array $lines, Type $type, float $size, bool $fits): Fitted
     {
         return new Fitted(
             $lines,
-            array_map(fn(string $line): float => $this->widths->width($line, $face) * $size, $lines),
-            $face,
+            array_map(fn(string $line): float => $this->widths->width($line, $type) * $size, $lines),
+            $type,
             $size,
             $fits,
         );

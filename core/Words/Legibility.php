@@ -18,28 +18,42 @@ final class Legibility
     /** A plate is hardly seen below the first, and one that was asked for is to be seen. */
     private const LEAST_PLATE = 0.4;
     private const PLATE = 0.6;
+    /** One that is bright would else lie over the picture like fog. */
+    private const BRIGHT_PLATE = 0.88;
 
     /**
      * As it is asked for; where that could not be read, with an edge or a plate in addition.
      *
-     * @param float $darkest   relative luminance of what lies under, 0 to 1
-     * @param float $brightest relative luminance, 0 to 1
+     * @param float       $darkest   relative luminance of what lies under, 0 to 1
+     * @param float       $brightest relative luminance, 0 to 1
+     * @param string|null $plate     a colour to stand on, where it is clear of them
      */
-    public static function standing(WordsLook $look, float $darkest, float $brightest): Standing
+    public static function standing(WordsLook $look, float $darkest, float $brightest, ?string $plate = null): Standing
     {
         $isClear = static fn(string $ink): bool => self::clear(Contrast::luminance($ink), $darkest, $brightest);
         $ink = $look->colour ?? (!$isClear(self::LIGHT) && $isClear(self::DARK) ? self::DARK : self::LIGHT);
-        $other = self::against($ink);
+        $other = null !== $plate && self::isApart($ink, $plate) ? $plate : self::against($ink);
         $need = $isClear($ink) ? null : $other;
-        $plate = static fn(float $least): Standing => new Standing($ink, $other, self::opacity($ink, $other, $darkest, $brightest, $least));
+        $onPlate = static fn(float $least): Standing => new Standing($ink, $other, self::opacity(
+            $ink,
+            $other,
+            $darkest,
+            $brightest,
+            Contrast::luminance($other) > 0.4 ? self::BRIGHT_PLATE : $least,
+        ));
 
         return match ($look->backing) {
-            Backing::Auto => null === $need ? new Standing($ink) : $plate(self::LEAST_PLATE),
-            Backing::Plate => $plate(self::PLATE),
+            Backing::Auto => null === $need ? new Standing($ink) : $onPlate(self::LEAST_PLATE),
+            Backing::Plate => $onPlate(self::PLATE),
             Backing::Outline => new Standing($ink, edge: $other),
             Backing::Shadow => new Standing($ink, edge: $need, shadow: $other),
             Backing::None => new Standing($ink, edge: $need),
         };
+    }
+
+    private static function isApart(string $one, string $other): bool
+    {
+        return Contrast::ratio(Contrast::luminance($one), Contrast::luminance($other)) >= self::WANTED;
     }
 
     private static function clear(float $ink, float $darkest, float $brightest): bool
@@ -49,7 +63,7 @@ final class Legibility
     }
 
     /** What stands clear of a colour: ours where it does, else black or white, one of which is always at 4.58:1 at least. */
-    private static function against(string $ink): string
+    public static function against(string $ink): string
     {
         $ratio = static fn(string $colour): float => Contrast::ratio(Contrast::luminance($ink), Contrast::luminance($colour));
         $best = self::DARK;

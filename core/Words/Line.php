@@ -14,7 +14,7 @@ final readonly class Line
 {
     public function __construct(
         public string $text,
-        public Face $face,
+        public Type $type,
         public float $x,
         public float $y,
         public float $size,
@@ -29,21 +29,21 @@ final readonly class Line
     public static function standing(
         Standing $standing,
         string $text,
-        Face $face,
+        Type $type,
         float $x,
         float $y,
         float $size,
         string $align,
         float $width,
     ): self {
-        return new self($text, $face, $x, $y, $size, $standing->colour, $align, $width, $standing->edge, $standing->shadow);
+        return new self($text, $type, $x, $y, $size, $standing->colour, $align, $width, $standing->edge, $standing->shadow);
     }
 
     public static function read(Fields $in): self
     {
         return new self(
             $in->text('text', 2000),
-            $in->choice('face', Face::class),
+            new Type($in->choice('face', Face::class), $in->choice('weight', Weight::class, Weight::Semibold)),
             $in->number('x', -10_000, 10_000),
             $in->number('y', -10_000, 10_000),
             $in->number('size', 1, 1000),
@@ -53,6 +53,17 @@ final readonly class Line
             $in->textOrNull('edge', 9),
             $in->textOrNull('shadow', 9),
         );
+    }
+
+    /** The same letters in another colour. */
+    public function coloured(string $colour): self
+    {
+        return new self($this->text, $this->type, $this->x, $this->y, $this->size, $colour, $this->align, $this->width, $this->edge, $this->shadow);
+    }
+
+    public function bottom(): float
+    {
+        return $this->y + $this->size * Fitted::LEADING;
     }
 
     public function left(): float
@@ -68,8 +79,9 @@ final readonly class Line
     public function toArray(): array
     {
         return [
-            'text' => $this->text, 'face' => $this->face->value, 'x' => round($this->x, 2), 'y' => round($this->y, 2),
+            'text' => $this->text, 'face' => $this->type->face->value, 'x' => round($this->x, 2), 'y' => round($this->y, 2),
             'size' => round($this->size, 2), 'colour' => $this->colour, 'align' => $this->align, 'width' => round($this->width, 2),
+            ...Weight::Semibold === $this->type->weight ? [] : ['weight' => $this->type->weight->value],
             ...null === $this->edge ? [] : ['edge' => $this->edge],
             ...null === $this->shadow ? [] : ['shadow' => $this->shadow],
         ];

@@ -17,23 +17,23 @@ final readonly class LineBreaker
      *
      * @return list<string>
      */
-    public function lines(string $text, Face $face, float $room): array
+    public function lines(string $text, Type $type, float $room): array
     {
         $lines = [];
         foreach (explode("\n", trim($text)) as $paragraph) {
-            array_push($lines, ...$this->paragraph(trim($paragraph), $face, $room));
+            array_push($lines, ...$this->paragraph(trim($paragraph), $type, $room));
         }
 
         return $lines;
     }
 
     /** @return list<string> */
-    private function paragraph(string $text, Face $face, float $room): array
+    private function paragraph(string $text, Type $type, float $room): array
     {
         if ('' === $text) {
             return [''];
         }
-        $pieces = $this->pieces($text, $face, $room);
+        $pieces = $this->pieces($text, $type, $room);
         $greedy = self::fill($pieces, $room);
         if (1 === \count($greedy)) {
             return $greedy;
@@ -98,19 +98,19 @@ final readonly class LineBreaker
     }
 
     /** @return list<array{string, float, float}> the unbreakable pieces, their widths with and without the space behind them; one wider than the room is cut by characters */
-    private function pieces(string $text, Face $face, float $room): array
+    private function pieces(string $text, Type $type, float $room): array
     {
         $pieces = [];
         foreach (Breaks::lines($text, $this->language) as $part) {
-            $bare = $this->widths->width(rtrim($part), $face);
-            $width = $bare + (str_ends_with($part, ' ') ? $this->widths->width(' ', $face) : 0.0);
+            $bare = $this->widths->width(rtrim($part), $type);
+            $width = $bare + (str_ends_with($part, ' ') ? $this->widths->width(' ', $type) : 0.0);
             if ($bare <= $room) {
                 $pieces[] = [$part, $width, $bare];
                 continue;
             }
             preg_match_all('/\X/u', $part, $clusters);
             foreach ($clusters[0] as $cluster) {
-                $width = $this->widths->width($cluster, $face);
+                $width = $this->widths->width($cluster, $type);
                 $pieces[] = [$cluster, $width, $width];
             }
         }

@@ -6,6 +6,7 @@ namespace Rhapsode\Core\Words;
 
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Point;
 use Rhapsode\Core\Geometry\Spot;
 
 /** Sets words on a picture: at a spot, beside other words, and clear of what lies under them. */
@@ -24,56 +25,76 @@ final readonly class OnPicture
     private const BY = 0.7;
     private const SMALLEST = 24;
 
-    public function __construct(private Fitting $fitting) {}
+    public function __construct(private Fitting $fitting, private Scheme $scheme) {}
 
     /**
      * @param list<Frame>     $taken by other words: it stands beside them, where there is room
      * @param LightUnder|null $light what lies under; null for an unknown ground, which is taken to be anything
      */
-    public function set(Writing $writing, Spot $spot, array $taken, ?Move $move, ?LightUnder $light, WordsLook $look): TextBlock
-    {
-        $room = $this->fitting->safe() * (0 === $spot->across() ? 1.0 : self::ASIDE) - 2 * self::MARGIN;
-        $text = $this->fitting->fit($writing->text, $look->face ?? $writing->face, $room, $look->size?->andSmaller() ?? $writing->sizes, self::LINES);
+    public function set(
+        Writing $writing,
+        Spot $spot,
+        array $taken,
+        ?Move $move,
+        ?LightUnder $light,
+        WordsLook $look,
+        OwnPlace $own = new OwnPlace(),
+    ): TextBlock {
+        $widest = match (true) {
+            null !== $own->width => min($this->fitting->safe(), $own->width * $this->fitting->width),
+            null !== $own->at || 0 === $spot->across() => $this->fitting->safe(),
+            default => $this->fitting->safe() * self::ASIDE,
+        };
+        $room = $widest - 2 * self::MARGIN;
+        $type = $look->type($writing->isHeading ? $this->scheme->heading : $this->scheme->text);
+        $text = $this->fitting->fit($writing->text, $type, $room, $look->size?->andSmaller() ?? $writing->sizes, self::LINES);
         if ([] === $text->lines) {
             return TextBlock::bare($this->fitting->shape);
         }
         $small = max(self::SMALLEST, (int) round(self::BY * $text->size));
-        $by = $this->fitting->fit($writing->by, Face::Plain, $room, [$small, self::SMALLEST], 2);
-        $plate = $this->box($spot, max($text->width(), $by->width()), $text->height() + $by->height());
-        $free = $this->free($plate, $spot->down() <= 0, $taken);
+        $by = $this->fitting->fit($writing->by, $this->scheme->text, $room, [$small, self::SMALLEST], 2);
+        $wide = null === $own->width ? min($widest, max($text->width(), $by->width()) + 2 * self::MARGIN) : $widest;
+        $plate = $this->box($spot, $own->at, $wide, $text->height() + $by->height());
+        $free = $this->free($plate, null === $own->at ? $spot->down() <= 0 : $own->at->y < 0.5, $taken);
         $plate = $plate->moved($free ?? $plate->y);
-        $standing = $this->standing($look->backing($writing->backing), $plate, $move, $light);
-        [$align, $x] = match ($spot->across()) {
-            -1 => ['left', $plate->x + self::MARGIN],
-            1 => ['right', $plate->x + $plate->width - self::MARGIN],
-            default => ['center', $this->fitting->width / 2],
+        $standing = $this->standing($look->in($this->scheme, $writing->backing), $plate, $move, $light);
+        $align = $own->align ?? match (null === $own->at ? $spot->across() : 0) {
+            -1 => Align::Left,
+            1 => Align::Right,
+            default => Align::Center,
+        };
+        $x = match ($align) {
+            Align::Left => $plate->x + self::MARGIN,
+            Align::Right => $plate->x + $plate->width - self::MARGIN,
+            Align::Center => $plate->x + $plate->width / 2,
         };
         $top = $plate->y + self::OVER;
 
         return new TextBlock($this->fitting->width, $this->fitting->height, [
-            ...$text->at($x, $top, $standing, $align),
-            ...$by->at($x, $top + $text->height(), $standing, $align),
+            ...$text->at($x, $top, $standing, $align->value),
+            ...$by->at($x, $top + $text->height(), $standing, $align->value),
         ], null === $standing->plate ? [] : [
             new Plate($plate->x, $plate->y, $plate->width, $plate->height, $standing->plate, $standing->opacity),
-        ], $text->fits && $by->fits && null !== $free);
+        ], $text->fits && $by->fits && null !== $free, $this->share($plate));
     }
 
-    /** Where words of that size are at a spot, with what is about them on a plate. */
-    private function box(Spot $spot, float $widest, float $height): Plate
+    /** Where words of that size are at a spot or about a point, with what is about them on a plate. Never outside the safe area. */
+    private function box(Spot $spot, ?Point $at, float $wide, float $height): Plate
     {
         $edge = $this->fitting->height * Spot::EDGE + self::EDGE;
-        $top = max($edge, match ($spot->down()) {
+        $last = max($edge, $this->fitting->height - $edge - $height);
+        $top = null === $at ? match ($spot->down()) {
             -1 => $edge,
-            0 => ($this->fitting->height - $height) / 2,
-            default => $this->fitting->height - $edge - $height,
-        });
+            0 => max($edge, ($this->fitting->height - $height) / 2),
+            default => $last,
+        } : max($edge, min($last, $at->y * $this->fitting->height - $height / 2));
         $first = $this->fitting->width * Spot::EDGE;
-        $wide = min($this->fitting->safe(), $widest + 2 * self::MARGIN);
-        $left = max($first, match ($spot->across()) {
+        $end = max($first, $this->fitting->width - $first - $wide);
+        $left = null === $at ? match ($spot->across()) {
             -1 => $first,
-            1 => $this->fitting->width - $first - $wide,
-            default => ($this->fitting->width - $wide) / 2,
-        });
+            1 => $end,
+            default => max($first, ($this->fitting->width - $wide) / 2),
+        } : max($first, min($end, $at->x * $this->fitting->width - $wide / 2));
 
         return new Plate($left, $top - self::OVER, $wide, $height + 2 * self::OVER, Legibility::DARK, 0);
     }
@@ -113,15 +134,21 @@ final readonly class OnPicture
     private function standing(WordsLook $look, Plate $area, ?Move $move, ?LightUnder $light): Standing
     {
         if (null === $light || null === $move) {
-            return Legibility::standing($look, 0.0, 1.0);
+            return Legibility::standing($look, 0.0, 1.0, $this->scheme->plate);
         }
-        $part = Frame::about(
+
+        [$darkest, $brightest] = $light->under($move->under($this->share($area)));
+
+        return Legibility::standing($look, $darkest, $brightest, $this->scheme->plate);
+    }
+
+    private function share(Plate $area): Frame
+    {
+        return Frame::about(
             ($area->x + $area->width / 2) / $this->fitting->width,
             ($area->y + $area->height / 2) / $this->fitting->height,
             $area->width / $this->fitting->width,
             $area->height / $this->fitting->height,
         );
-
-        return Legibility::standing($look, ...$light->under($move->under($part)));
     }
 }

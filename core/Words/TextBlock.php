@@ -25,6 +25,7 @@ final readonly class TextBlock
      * @param list<Line>  $lines
      * @param list<Plate> $plates under the lines; a plate of full opacity and no radius may serve as a rule
      * @param bool        $fits   whether all words found room at a size that can be read
+     * @param Frame|null  $body   what they take with the room of a plate about them, as a share of the slide
      */
     public function __construct(
         public int $width,
@@ -32,6 +33,7 @@ final readonly class TextBlock
         public array $lines = [],
         public array $plates = [],
         public bool $fits = true,
+        private ?Frame $body = null,
     ) {
         $this->hash = $this->isEmpty() ? '' : substr(hash('sha256', $this->toJson()), 0, 24);
     }
@@ -56,6 +58,25 @@ final readonly class TextBlock
     public function isEmpty(): bool
     {
         return [] === $this->lines && [] === $this->plates;
+    }
+
+    /** The same words in another colour. */
+    public function coloured(string $colour): self
+    {
+        return new self(
+            $this->width,
+            $this->height,
+            array_map(static fn(Line $line): Line => $line->coloured($colour), $this->lines),
+            $this->plates,
+            $this->fits,
+            $this->body,
+        );
+    }
+
+    /** All of it as one is taken hold of, and as a line to it ends: with the room of a plate about it, whether there is one or not. */
+    public function body(): Frame
+    {
+        return $this->body ?? $this->covers();
     }
 
     /** What its lines and what they stand on take of the slide. */

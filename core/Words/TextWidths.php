@@ -8,5 +8,5 @@ namespace Rhapsode\Core\Words;
 interface TextWidths
 {
     /** Width in em (multiples of the size) of one line of text. */
-    public function width(string $text, Face $face): float;
+    public function width(string $text, Type $type): float;
 }

@@ -16,24 +16,17 @@ use Rhapsode\Core\Geometry\Spot;
 final readonly class Typesetter
 {
     private const LINES = 4;
-    private const PAPER = '#FBF8F1';
-    private const INK = '#20242B';
-    private const SOFT = '#5A6070';
-    private const THREAD = '#2F3F7F';
-    /** Between a title and what stands below it, for the stitches. */
+    /** Between a title and what stands below it, for the ornament. */
     private const BETWEEN = 54;
 
+    /** Names the scheme that it sets words by. */
+    public string $key;
     private Fitting $fitting;
 
-    public function __construct(TextWidths $widths, Shape $shape, string $language = 'en')
+    public function __construct(TextWidths $widths, Shape $shape, string $language = 'en', public Scheme $scheme = new Scheme())
     {
+        $this->key = hash('xxh64', serialize($scheme));
         $this->fitting = new Fitting($widths, $shape, $language);
-    }
-
-    /** The colour of a slide that shows words alone. */
-    public static function ground(): string
-    {
-        return self::PAPER;
     }
 
     /**
@@ -49,49 +42,50 @@ final readonly class Typesetter
         ?Move $move,
         ?LightUnder $light,
         WordsLook $look = new WordsLook(),
+        OwnPlace $own = new OwnPlace(),
     ): TextBlock {
-        return (new OnPicture($this->fitting))->set($writing, $spot, $taken, $move, $light, $look);
+        return (new OnPicture($this->fitting, $this->scheme))->set($writing, $spot, $taken, $move, $light, $look, $own);
     }
 
     /**
-     * A title slide: its title over a thread of stitches, a subtitle below. The two stand in the middle together.
+     * A title slide: its title over an ornament, a subtitle below. The two stand in the middle together.
      *
      * @return array{TextBlock, TextBlock} title and subtitle
      */
     public function title(string $title, string $subtitle, WordsLook $look = new WordsLook(), WordsLook $small = new WordsLook()): array
     {
-        $above = $this->heading($title, Face::Reading, [72, 62, 54, 46, 40], $look);
-        $below = $this->heading($subtitle, Face::Plain, [32, 28], $small);
+        $above = $this->heading($title, $this->scheme->heading, [72, 62, 54, 46, 40], $look);
+        $below = $this->heading($subtitle, $this->scheme->text, [32, 28], $small);
         $top = ($this->fitting->height - $above->height() - self::BETWEEN - $below->height()) / 2;
         $middle = $top + $above->height();
 
         return [
-            $this->block($above->at($this->middle(), $top, self::onPaper($look, self::INK)), $this->stitches($middle + 22, 9), $above->fits),
-            $this->block($below->at($this->middle(), $middle + self::BETWEEN, self::onPaper($small, self::SOFT)), [], $below->fits),
+            $this->block($above->at($this->middle(), $top, $this->onGround($look, $this->scheme->ink)), $this->ornament($middle + 22, 9), $above->fits),
+            $this->block($below->at($this->middle(), $middle + self::BETWEEN, $this->onGround($small, $this->scheme->soft)), [], $below->fits),
         ];
     }
 
     /** @param non-empty-list<int> $sizes usual ones, largest first */
-    private function heading(string $text, Face $face, array $sizes, WordsLook $look): Fitted
+    private function heading(string $text, Type $usual, array $sizes, WordsLook $look): Fitted
     {
         return $this->fitting->fit(
             $text,
-            $look->face ?? $face,
+            $look->type($usual),
             $this->fitting->safe() - 60,
             $look->size?->andSmaller() ?? $sizes,
             self::LINES,
         );
     }
 
-    /** On paper words need no plate: what is too pale for it gets an edge. */
-    private static function onPaper(WordsLook $look, string $colour): Standing
+    /** On it words need no plate: what is not clear of it gets an edge. */
+    private function onGround(WordsLook $look, string $colour): Standing
     {
-        $paper = Contrast::luminance(self::PAPER);
+        $ground = Contrast::luminance($this->scheme->ground);
 
         return Legibility::standing(new WordsLook(colour: $look->colour ?? $colour, backing: match ($look->backing) {
             Backing::Outline, Backing::Shadow => $look->backing,
             default => Backing::None,
-        }), $paper, $paper);
+        }), $ground, $ground);
     }
 
     /**
@@ -103,16 +97,16 @@ final readonly class Typesetter
     {
         $room = $this->fitting->safe() - 40;
         $edge = $this->fitting->height * Spot::EDGE;
-        $standing = new Standing(self::INK);
-        $heading = $this->fitting->fitted([$heading], Face::Reading, 44, true)->at($this->middle(), $edge + 16, $standing);
+        $standing = $this->onGround(new WordsLook(), $this->scheme->ink);
+        $heading = $this->fitting->fitted([$heading], $this->scheme->heading, 44, true)->at($this->middle(), $edge + 16, $standing);
         $top = $edge + 124;
         $space = $this->fitting->height - $edge - $top;
         $set = [];
         $fits = false;
         foreach ([28, 25, 22, 20, 18] as $size) {
             $set = array_map(fn(string $entry): Fitted => $this->fitting->fitted(
-                $this->fitting->lines($entry, Face::Plain, $room / $size),
-                Face::Plain,
+                $this->fitting->lines($entry, $this->scheme->text, $room / $size),
+                $this->scheme->text,
                 $size,
                 true,
             ), $entries);
@@ -127,7 +121,7 @@ final readonly class Typesetter
             $top += $entry->height() + $entry->size * 0.5;
         }
 
-        return $this->block([...$heading, ...$placed], $this->stitches($edge + 92, 5), $fits);
+        return $this->block([...$heading, ...$placed], $this->ornament($edge + 92, 5), $fits);
     }
 
     private function middle(): float
@@ -144,15 +138,9 @@ final readonly class Typesetter
         return new TextBlock($this->fitting->width, $this->fitting->height, $lines, $plates, $fits);
     }
 
-    /** @return list<Plate> a short run of stitches, centred */
-    private function stitches(float $y, int $count): array
+    /** @return list<Plate> */
+    private function ornament(float $y, int $count): array
     {
-        $x = $this->middle();
-        $plates = [];
-        for ($i = 0; $i < $count; ++$i) {
-            $plates[] = new Plate($x + ($i - ($count - 1) / 2) * 26 - 8, $y, 16, 5, self::THREAD, 1.0, 2.5);
-        }
-
-        return $plates;
+        return $this->scheme->ornament->plates($this->middle(), $y, $count, $this->scheme->accent);
     }
 }

@@ -16,28 +16,43 @@ final readonly class WordsLook
         public ?Face $face = null,
         public ?string $colour = null,
         public Backing $backing = Backing::Auto,
+        public ?Weight $weight = null,
     ) {}
 
     /** @throws Malformed */
     public static function read(Fields $in): self
     {
-        $colour = $in->textOrNull('colour', 7);
-        if (null !== $colour && 1 !== preg_match('/^#[0-9a-f]{6}$/Di', $colour)) {
-            throw new Malformed('document.no-colour');
-        }
-
         return new self(
             null === $in->raw('size') ? null : $in->choice('size', WordsSize::class),
             null === $in->raw('face') ? null : $in->choice('face', Face::class),
-            null === $colour ? null : strtolower($colour),
+            Colour::readOrNull($in, 'colour'),
             $in->choice('backing', Backing::class, Backing::Auto),
+            null === $in->raw('weight') ? null : $in->choice('weight', Weight::class),
         );
     }
 
-    /** With what words of its kind usually stand on, where it is not told. */
-    public function backing(Backing $usual): self
+    /** What is told of it, and else as the story has it. @param Backing $usual what words of its kind stand on */
+    public function in(Scheme $scheme, Backing $usual): self
     {
-        return Backing::Auto === $this->backing ? new self($this->size, $this->face, $this->colour, $usual) : $this;
+        return new self(
+            $this->size,
+            $this->face,
+            $this->colour ?? $scheme->words,
+            match (true) {
+                Backing::Auto !== $this->backing => $this->backing,
+                Backing::Auto !== $usual => $usual,
+                // What was made for another colour may be wrong for this one.
+                null !== $this->colour => Backing::Auto,
+                default => $scheme->backing,
+            },
+            $this->weight,
+        );
+    }
+
+    /** @param Type $usual that of words of its kind, where none is told */
+    public function type(Type $usual): Type
+    {
+        return null === $this->face ? new Type($usual->face, $this->weight ?? $usual->weight) : new Type($this->face, $this->weight);
     }
 
     /** @return array<string, mixed> what is told */
@@ -45,7 +60,7 @@ final readonly class WordsLook
     {
         return array_filter([
             'size' => $this->size?->value, 'face' => $this->face?->value, 'colour' => $this->colour,
-            'backing' => Backing::Auto === $this->backing ? null : $this->backing->value,
+            'backing' => Backing::Auto === $this->backing ? null : $this->backing->value, 'weight' => $this->weight?->value,
         ], static fn(?string $part): bool => null !== $part);
     }
 }

@@ -155,6 +155,14 @@ final readonly class StoryController
         return $this->view->changed($story, $user, $since);
     }
 
+    /** Its own first slides in each of the styles. */
+    #[Route('/{id}/styles.json', name: 'styles', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
+    #[IsGranted(StoryVoter::OWN, 'story')]
+    public function styles(#[MapEntity] StoryRecord $story, StylePreviews $previews): JsonResponse
+    {
+        return new JsonResponse($previews->of($story));
+    }
+
     /** The words of a slide as the film will have them, by the hash that the plan names. */
     #[Route('/{id}/words/{hash}.png', name: 'words', methods: ['GET'], requirements: ['id' => Requirement::UUID, 'hash' => '[0-9a-f]{24}'])]
     #[IsGranted(StoryVoter::OWN, 'story')]

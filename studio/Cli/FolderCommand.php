@@ -10,6 +10,7 @@ use Rhapsode\Core\Message\Message;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\StyleName;
 use Rhapsode\Studio\Folder\FolderRenditions;
 use Rhapsode\Studio\Folder\StoryFolder;
 use Rhapsode\Studio\Tool\ToolFailed;
@@ -37,7 +38,8 @@ abstract class FolderCommand extends Command
     {
         $this->addArgument('folder', InputArgument::REQUIRED, $this->say('cli.folder.about'))
             ->addOption('shape', null, InputOption::VALUE_REQUIRED, $this->say('cli.shape.about', ['shapes' => self::shapes()]))
-            ->addOption('language', null, InputOption::VALUE_REQUIRED, $this->say('cli.language.about'));
+            ->addOption('language', null, InputOption::VALUE_REQUIRED, $this->say('cli.language.about'))
+            ->addOption('style', null, InputOption::VALUE_REQUIRED, $this->say('cli.style.about', ['styles' => self::styles()]));
     }
 
     final protected function execute(InputInterface $input, OutputInterface $output): int
@@ -84,6 +86,12 @@ abstract class FolderCommand extends Command
             throw new Unreadable('cli.language');
         }
 
+        $style = self::option($input, 'style');
+        if (null !== $style) {
+            $name = StyleName::tryFrom($style) ?? throw new Unreadable('cli.style', ['styles' => self::styles()]);
+            $story = $story->with(style: $story->style->named($name));
+        }
+
         return null === $language ? $story : $story->with(language: $language);
     }
 
@@ -91,6 +99,11 @@ abstract class FolderCommand extends Command
     final protected function say(string $code, array $parameters = [], string $language = self::LANGUAGE): string
     {
         return $this->catalogue->say(new Message($code, $parameters), $language);
+    }
+
+    private static function styles(): string
+    {
+        return implode(', ', array_column(StyleName::cases(), 'value'));
     }
 
     private static function shapes(): string

@@ -12,11 +12,12 @@ final readonly class Overlay
     /** Transparency in yuva420p: the last plane, as large as the first. */
     private const PLANES = 2.5;
     /** The overlay's own conversion would use the wrong colour matrix. */
-    private const CONVERT = 'scale=out_color_matrix=bt709:out_range=tv:flags=accurate_rnd+full_chroma_int,format=yuva420p';
+    public const CONVERT = 'scale=out_color_matrix=bt709:out_range=tv:flags=accurate_rnd+full_chroma_int,format=yuva420p';
 
     private function __construct(public string $png, public int $width, public int $height, public int $x, public int $y) {}
 
-    public static function of(string $png): self
+    /** @param array{float, float, float, float}|null $takes left, top, right, bottom: what it has in any case, pixels */
+    public static function of(string $png, ?array $takes = null): self
     {
         $image = new \Imagick();
         $image->readImageBlob((string) file_get_contents($png));
@@ -24,16 +25,16 @@ final readonly class Overlay
         $image->trimImage(0);
         /** @var array{x: int, y: int} $page */
         $page = $image->getImagePage();
-        $x = max(0, $page['x'] & ~1);
-        $y = max(0, $page['y'] & ~1);
+        [$left, $top] = [$page['x'], $page['y']];
+        [$right, $bottom] = [$left + $image->getImageWidth(), $top + $image->getImageHeight()];
+        if (null !== $takes) {
+            [$left, $top] = [min($left, (int) floor($takes[0])), min($top, (int) floor($takes[1]))];
+            [$right, $bottom] = [max($right, (int) ceil($takes[2])), max($bottom, (int) ceil($takes[3]))];
+        }
+        $x = max(0, $left & ~1);
+        $y = max(0, $top & ~1);
 
-        return new self(
-            $png,
-            min($whole - $x, $page['x'] - $x + $image->getImageWidth() + 1 & ~1),
-            min($high - $y, $page['y'] - $y + $image->getImageHeight() + 1 & ~1),
-            $x,
-            $y,
-        );
+        return new self($png, min($whole - $x, $right - $x + 1 & ~1), min($high - $y, $bottom - $y + 1 & ~1), $x, $y);
     }
 
     /** The filter that takes it out of its drawing. */
@@ -51,6 +52,56 @@ final readonly class Overlay
         ], 30);
 
         return (string) file_get_contents($scratch);
+    }
+
+    /** The same frame so many rows lower; what leaves it below is seen no more. @param int $rows even */
+    public function lowered(string $bytes, int $rows): string
+    {
+        $lowered = '';
+        $at = 0;
+        foreach ([1, 2, 2, 1] as $part) {
+            $size = intdiv($this->width, $part) * intdiv($this->height, $part);
+            $gone = min($size, intdiv($this->width, $part) * intdiv($rows, $part));
+            $lowered .= str_repeat("\0", $gone) . substr($bytes, $at, $size - $gone);
+            $at += $size;
+        }
+
+        return $lowered;
+    }
+
+    /**
+     * The same frame, of whose rows only so much is seen; of others nothing.
+     *
+     * @param list<array{int, int, string}> $rows from and to (exclusive), and for each pixel of such a row 0 to 255
+     */
+    public function masked(string $bytes, array $rows): string
+    {
+        $colours = (int) (($this->width * $this->height) * (self::PLANES - 1));
+        $alpha = str_repeat("\0", $this->width * $this->height);
+        foreach ($rows as [$from, $to, $mask]) {
+            // Rows of a line are alike but for its soft edge.
+            $full = strspn($mask, "\xFF");
+            $soft = \strlen(rtrim($mask, "\0")) - $full;
+            $isFromEnd = 0 === $full && "\xFF" === substr($mask, -1);
+            for ($y = $from; $y < $to; ++$y) {
+                $at = $y * $this->width;
+                $row = substr($bytes, $colours + $at, $this->width);
+                $alpha = substr_replace($alpha, $isFromEnd ? self::product($row, $mask, 0, $this->width) : substr($row, 0, $full)
+                    . self::product($row, $mask, $full, $soft) . str_repeat("\0", max(0, $this->width - $full - max(0, $soft))), $at, $this->width);
+            }
+        }
+
+        return substr($bytes, 0, $colours) . $alpha;
+    }
+
+    private static function product(string $row, string $mask, int $from, int $length): string
+    {
+        $product = '';
+        for ($i = $from; $i < $from + $length; ++$i) {
+            $product .= \chr((int) round(\ord($row[$i]) * \ord($mask[$i]) / 255));
+        }
+
+        return $product;
     }
 
     /** The same frame, seen only so far. @param float $opacity 0 to 1 */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Render;
 
 use Rhapsode\Core\Geometry\Shape;
-use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\PlannedKind;
 
 /** The painter of each kind of layer, for films of one shape and format. */
 final class Painters
@@ -19,12 +19,13 @@ final class Painters
         private readonly FilmFormat $format,
     ) {}
 
-    public function of(LayerKind $kind): LayerPainter
+    public function of(PlannedKind $kind): LayerPainter
     {
         return $this->made[$kind->value] ??= match ($kind) {
-            LayerKind::Picture => new PicturePainter($this->renditions, $this->shape, $this->format),
-            LayerKind::Words => new WordsPainter($this->renditions, $this->format),
-            LayerKind::Icon => new IconPainter($this->renditions, $this->format),
+            PlannedKind::Picture => new PicturePainter($this->renditions, $this->shape, $this->format),
+            PlannedKind::Words => new WordsPainter($this->renditions, $this->format),
+            PlannedKind::Pointer => new PointerPainter($this->renditions, $this->format),
+            PlannedKind::Icon => new IconPainter($this->renditions, $this->format),
         };
     }
 }

@@ -39,12 +39,43 @@ final class ScenePainting
         $this->isOneFrame = $isOneFrame;
     }
 
-    /** Lays a drawing of the film's size over what is there. */
-    public function lay(string $png, Envelope $opacity): void
+    /** @return non-empty-list<float> how far what moves in the scene has come at each frame of the segment, 0 to 1 */
+    public function progress(): array
     {
-        $overlay = Overlay::of($png);
-        $stretches = $opacity->stretches($this->start, $this->start + $this->frames);
-        if (1 === \count($stretches) && !$stretches[0][2]) {
+        return array_map(
+            fn(int $frame): float => $this->scene->progress($this->scene->start + $this->start + $frame),
+            range(0, $this->frames - 1),
+        );
+    }
+
+    /** @return non-empty-list<float> the opacity of something at each frame of the segment */
+    public function opacities(Envelope $opacity): array
+    {
+        return array_map(fn(int $frame): float => $opacity->at($this->start + $frame), range(0, $this->frames - 1));
+    }
+
+    /**
+     * Lays drawings over what is there, one for each frame of the segment.
+     *
+     * @param list<string> $pngs of one size
+     */
+    public function layEach(array $pngs, int $x, int $y): void
+    {
+        $path = $this->path();
+        file_put_contents($path, implode('', $pngs));
+        $under = $this->all();
+        $this->painted = $this->graph->filter("overlay=x={$x}:y={$y}:format=yuv420:eof_action=repeat", $under, $this->graph->filter(
+            Overlay::CONVERT,
+            $this->graph->input(['-f', 'image2pipe', '-c:v', 'png', '-framerate', (string) Rate::FPS, '-i', Tool::file($path)]),
+        ));
+    }
+
+    /** Lays a drawing of the film's size over what is there. */
+    public function lay(string $png, Envelope $opacity, ?Coming $coming = null): void
+    {
+        $overlay = Overlay::of($png, $coming?->takes());
+        $stretches = Envelope::together([$opacity, ...$coming?->envelopes() ?? []], $this->start, $this->start + $this->frames);
+        if (1 === \count($stretches) && !$stretches[0][2] && ($coming?->isThere($this->start) ?? true)) {
             $seen = $opacity->at($this->start);
             if ($seen > 0) {
                 $words = 1.0 === $seen
@@ -62,18 +93,21 @@ final class ScenePainting
         $bytes = $overlay->bytes($this->path());
         $this->painted = $this->all();
         foreach ($stretches as [$from, $to, $changes]) {
-            $this->layStretch($overlay, $bytes, $opacity, $from, $to, $changes);
+            $this->layStretch($overlay, $bytes, $opacity, $coming, [$from, $to, $changes]);
         }
     }
 
-    private function layStretch(Overlay $overlay, string $bytes, Envelope $opacity, int $from, int $to, bool $changes): void
+    /** @param array{int, int, bool} $stretch from, to (exclusive), and whether it changes */
+    private function layStretch(Overlay $overlay, string $bytes, Envelope $opacity, ?Coming $coming, array $stretch): void
     {
+        [$from, $to, $changes] = $stretch;
         if (!$changes && 0.0 === $opacity->at($from)) {
             return;
         }
         $frames = '';
         for ($frame = $from; $frame < ($changes ? $to : $from + 1); ++$frame) {
-            $frames .= $overlay->faded($bytes, $opacity->at($frame));
+            $seen = null === $coming || $coming->isThere($frame) ? $bytes : $coming->seen($overlay, $bytes, $frame);
+            $frames .= $overlay->faded($seen, $opacity->at($frame));
         }
         $held = $changes ? '' : \sprintf('tpad=stop_mode=clone:stop=%d,', $to - $from - 1);
         // Its frames come at their very times, and before and after them the overlay lets pass what is under it. (Its `enable` would

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Render;
 
+use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Plan\Scene;
 
@@ -42,12 +43,15 @@ final readonly class Segment
             $layer->hash(),
             // What stands still looks the same whenever it is seen.
             $layer->isStill() ? null : [$from, $scene->gone() - $scene->start],
-            array_map(static fn(array $stretch): array => [
-                $stretch[0] - $from, $stretch[1] - $from, round($layer->opacity()->at($stretch[0]), 6), round(
-                    $layer->opacity()->at($stretch[1]),
-                    6,
-                ),
-            ], $layer->opacity()->stretches($from, $from + $frames)),
+            array_map(static fn(Envelope $envelope): array => self::over($envelope, $from, $frames), $layer->envelopes()),
         ], $scene->layers)];
+    }
+
+    /** @return list<array{int, int, float, float}> */
+    private static function over(Envelope $envelope, int $from, int $frames): array
+    {
+        return array_map(static fn(array $stretch): array => [
+            $stretch[0] - $from, $stretch[1] - $from, round($envelope->at($stretch[0]), 6), round($envelope->at($stretch[1]), 6),
+        ], $envelope->stretches($from, $from + $frames));
     }
 }

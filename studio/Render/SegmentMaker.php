@@ -36,7 +36,8 @@ final readonly class SegmentMaker
         $partial = $to . '.' . bin2hex(random_bytes(4)) . '.part';
         $scratch = new Scratch();
         $moving = $this->moving($segment);
-        $encoder = new Encoder($this->command($segment, \count($moving), $partial, $scratch));
+        $written = ['format=yuv420p', ...$this->format->video(), '-f', 'mp4', Tool::file($partial)];
+        $encoder = new Encoder($this->command($segment, \count($moving), $scratch, $written));
         try {
             for ($i = 0; $i < $segment->frames; ++$i) {
                 foreach ($moving as $frames) {
@@ -60,6 +61,29 @@ final readonly class SegmentMaker
         return true;
     }
 
+    /**
+     * One frame of a scene as a picture.
+     *
+     * @param int $frame of the scene
+     *
+     * @throws ToolFailed
+     */
+    public function still(Scene $scene, int $frame, string $png): void
+    {
+        $segment = new Segment($scene, null, $scene->start + $frame, 1, 'still');
+        $moving = $this->moving($segment);
+        $scratch = new Scratch();
+        $encoder = new Encoder($this->command($segment, \count($moving), $scratch, [
+            // The conversion that a player of the film makes.
+            'scale=in_color_matrix=bt709:in_range=tv:out_range=pc:flags=accurate_rnd+full_chroma_int,format=rgb24',
+            '-c:v', 'png', '-f', 'image2', '-update', '1', Tool::file($png),
+        ]));
+        foreach ($moving as $frames) {
+            $encoder->send($frames($segment->start));
+        }
+        $encoder->finish();
+    }
+
     /** @return list<\Closure(int): string> of each layer that moves, in the order in which they are painted */
     private function moving(Segment $segment): array
     {
@@ -73,8 +97,12 @@ final readonly class SegmentMaker
         return array_values(array_filter($moving));
     }
 
-    /** @return list<string> */
-    private function command(Segment $segment, int $moving, string $to, Scratch $scratch): array
+    /**
+     * @param non-empty-list<string> $to its last filter, then how and where it is written
+     *
+     * @return list<string>
+     */
+    private function command(Segment $segment, int $moving, Scratch $scratch, array $to): array
     {
         $graph = new FilterGraph();
         $sent = $this->sent($graph, $moving);
@@ -94,10 +122,7 @@ final readonly class SegmentMaker
         return [
             // Without -xerror an end that could not be written is no error to ffmpeg.
             'ffmpeg', '-nostdin', '-hide_banner', '-v', 'error', '-xerror', '-y', '-filter_threads', '1', '-filter_complex_threads', '1',
-            ...$graph->arguments($graph->filter(
-                'format=yuv420p',
-                $out,
-            )), '-frames:v', (string) $segment->frames, ...$this->format->video(), '-f', 'mp4', Tool::file($to),
+            ...$graph->arguments($graph->filter($to[0], $out)), '-frames:v', (string) $segment->frames, ...\array_slice($to, 1),
         ];
     }
 

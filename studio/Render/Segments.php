@@ -11,7 +11,7 @@ use Rhapsode\Core\Plan\Plan;
 final class Segments
 {
     /** Raised when the same plan would give other pictures. */
-    private const ENGINE = 4;
+    private const ENGINE = 5;
 
     /**
      * Frames of a scene alone, at most: a slide is several segments, so that every worker has a share of one that was mended,

@@ -9,7 +9,7 @@ use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Studio\Words\TextDrawing;
 
-/** Words, drawn once and laid on every frame. */
+/** Words, drawn once and laid on every frame; while they come, as far as they have come. */
 final readonly class WordsPainter implements LayerPainter
 {
     public function __construct(private Renditions $renditions, private FilmFormat $format) {}
@@ -21,13 +21,14 @@ final readonly class WordsPainter implements LayerPainter
 
     public function paint(PlannedLayer $layer, ScenePainting $on, ?string $moving): void
     {
-        if ($layer instanceof PlannedWords && !$layer->block->isEmpty()) {
-            $height = $this->format->height;
-            $png = $this->renditions->drawing(
-                "{$layer->hash()}-{$height}",
-                static fn(string $to) => (new TextDrawing())->paint($layer->block, $to, $height),
-            );
-            $on->lay($png, $layer->opacity());
+        if (!$layer instanceof PlannedWords || $layer->block->isEmpty()) {
+            return;
         }
+        $height = $this->format->height;
+        $png = $this->renditions->drawing(
+            "{$layer->hash()}-{$height}",
+            static fn(string $to) => (new TextDrawing())->paint($layer->block, $to, $height),
+        );
+        $on->lay($png, $layer->opacity(), new Coming($layer, $this->format));
     }
 }

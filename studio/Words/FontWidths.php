@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Words;
 
-use Rhapsode\Core\Words\Face;
 use Rhapsode\Core\Words\TextWidths;
+use Rhapsode\Core\Words\Type;
 
 /**
- * Widths from the advance widths of the two faces (fonts/widths.json, made by fonts/measure.php). Kerning is left out: it
+ * Widths from the advance widths of the six faces (fonts/widths.json, made by fonts/measure.php). Kerning is left out: it
  * makes lines a little narrower than said, never wider. For scripts that the faces lack, and that a system font draws,
  * the figures are upper bounds, so that nothing is cut off.
  */
@@ -17,9 +17,9 @@ final class FontWidths implements TextWidths
     /** @var array<string, array<int, float>>|null */
     private static ?array $advances = null;
 
-    public function width(string $text, Face $face): float
+    public function width(string $text, Type $type): float
     {
-        $known = self::advances()[$face->value] ?? [];
+        $known = self::advances()[$type->key()] ?? [];
         $width = 0.0;
         foreach (mb_str_split($text) as $character) {
             $code = mb_ord($character);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Words;
 
-use Rhapsode\Core\Words\Face;
 use Rhapsode\Core\Words\Line;
 use Rhapsode\Core\Words\Plate;
 use Rhapsode\Core\Words\TextBlock;
@@ -21,7 +20,6 @@ use Rhapsode\Studio\Tool\ToolFailed;
  */
 final class TextDrawing
 {
-    private const FAMILY = ['reading' => 'Literata', 'plain' => 'Atkinson Hyperlegible Next'];
     /** Where the baseline lies in the line box, in em from its top. */
     private const BASELINE = 0.98;
     /** Where the middle of a line drawn by Pango lies, in em from the top of the line box. */
@@ -81,12 +79,14 @@ final class TextDrawing
             'right' => 'end',
             default => 'middle',
         };
+        $font = new FontFamily($line->type);
 
         return \sprintf(
-            '<text x="%.2F" y="%.2F" font-family="%s" font-weight="600" font-size="%.2F" fill="%s" text-anchor="%s"%s xml:space="preserve">%s</text>',
+            '<text x="%.2F" y="%.2F" font-family="%s" font-weight="%d" font-size="%.2F" fill="%s" text-anchor="%s"%s xml:space="preserve">%s</text>',
             $line->x,
             $line->y + self::BASELINE * $line->size,
-            self::FAMILY[$line->face->value] . (Face::Reading === $line->face ? ', serif' : ', sans-serif'),
+            $font->families(),
+            $font->weight,
             $line->size,
             $line->colour,
             $anchor,
@@ -144,12 +144,7 @@ final class TextDrawing
     {
         $scratch = new Scratch();
         file_put_contents($scratch->path('line.txt'), $line->text);
-        $font = \sprintf(
-            '%s, %s Semi-Bold %.2Fpx',
-            self::FAMILY[$line->face->value],
-            Face::Reading === $line->face ? 'serif' : 'sans-serif',
-            $line->size * $scale,
-        );
+        $font = (new FontFamily($line->type))->described($line->size * $scale);
         Tool::run([
             'pango-view', '--no-display', '--backend=cairo', '--dpi=72', '--margin=0', '--background=transparent',
             '--foreground=' . $line->colour, '--font=' . $font, '--output=' . $scratch->path('line.png'),

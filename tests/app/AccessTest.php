@@ -51,6 +51,7 @@ final class AccessTest extends AppTestCase
         'POST /api/stories/{id}/slides' => self::OWNER,
         'POST /api/stories/{id}/undo' => self::OWNER,
         'POST /api/stories/{id}/redo' => self::OWNER,
+        'GET /api/stories/{id}/styles.json' => self::OWNER,
         'GET /api/stories/{id}/words/{hash}.png' => self::OWNER,
         'GET /api/stories/{id}/assets' => self::OWNER,
         'POST /api/stories/{id}/assets' => self::OWNER,

@@ -85,6 +85,9 @@ final class EditTest extends TestCase
         yield 'set stays' => [['do' => 'set stay', 'slides' => ['s0', 's1'], 'stay' => 7.5]];
         yield 'share a length out' => [['do' => 'share length', 'slides' => ['s0', 's1', 's3'], 'seconds' => 20]];
         yield 'set transitions' => [['do' => 'set transition', 'slides' => ['s0'], 'transition' => ['kind' => 'cut', 'seconds' => 0]]];
+        yield 'vary transitions' => [['do' => 'vary transitions']];
+        yield 'set colours of the style' => [['do' => 'set style', 'own' => ['ground' => '#112233', 'heading' => 'hand']]];
+        yield 'set the style' => [['do' => 'set style', 'name' => 'lantern']];
         yield 'set what is usual' => [['do' => 'set style', 'transition' => ['kind' => 'sweep', 'seconds' => 0.5]]];
         yield 'show pictures whole' => [
             ['do' => 'set layers', 'slides' => ['s1', 's3'], 'kind' => 'picture', 'changes' => ['fit' => 'whole']],

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\Core;
 
-use Rhapsode\Core\Words\Face;
 use Rhapsode\Core\Words\TextWidths;
+use Rhapsode\Core\Words\Type;
 
 /** Every character half an em wide. */
 final class EvenWidths implements TextWidths
 {
-    public function width(string $text, Face $face): float
+    public function width(string $text, Type $type): float
     {
         return mb_strlen($text) / 2;
     }

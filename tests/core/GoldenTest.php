@@ -14,9 +14,13 @@ use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Framing\Stop;
 use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Point;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
+use Rhapsode\Core\Layer\PlannedKind;
 use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Layer\Words\PlannedPointer;
+use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Memo\ProcessMemo;
 use Rhapsode\Core\Pacing\Pacing;
 use Rhapsode\Core\Picture\Recipe;
@@ -76,6 +80,15 @@ final class GoldenTest extends TestCase
         $story = Stories::of($slides)->withAsset(new Music('m', 'm.mp3', 480_000, -20.0, -18.0, -3.0))->with(beds: [new Bed('b', 'm')]);
         $story = (new SetLayer('s0', 'subtitle', LayerKind::Words, ['comes' => 0.5, 'goes' => 2.5]))->apply($story);
         $story = (new SetLayer('s2', 'mark', LayerKind::Icon, ['name' => 'arrow', 'comes' => 1.0]))->apply($story);
+        foreach ([
+            ['s1', 'caption', ['text' => 'A fact that is long enough to be written in two lines, of which the second is shorter', 'entrance' => 'written', 'size' => 'largest']],
+            ['s2', 'words', ['text' => 'المد والجزر', 'entrance' => 'written', 'comes' => 1.5]],
+            ['s4', 'words', ['text' => 'It comes up', 'entrance' => 'rise', 'comes' => 0.7, 'goes' => 3]],
+            ['s7', 'words', ['role' => 'label', 'text' => 'The wheel', 'target' => ['x' => 0.7, 'y' => 0.4], 'comes' => ['word' => 7]]],
+            ['s7', 'song', ['text' => "On the left the mill,\nand later on the right", 'spoken' => true, 'at' => ['x' => 0.5, 'y' => 0.8]]],
+        ] as [$slide, $layer, $changes]) {
+            $story = (new SetLayer($slide, $layer, LayerKind::Words, $changes))->apply($story);
+        }
         // The third slide moves, and is heard.
         $story = $story->withAsset(Stories::moving(200, -22.0, 'c'));
         $story = (new SetLayer(
@@ -179,11 +192,36 @@ final class GoldenTest extends TestCase
     {
         $at = $layer instanceof PlannedPicture ? $layer->move->at($scene->progress($frame)) : null;
 
+        $since = $frame - $scene->start;
+        $words = $layer instanceof PlannedWords ? $layer : null;
+        $line = $layer instanceof PlannedPointer ? [$layer->begin($scene->progress($frame)), $layer->end($scene->progress($frame))] : [];
+
         return [
+            'lowered' => null === $words?->rise ? null : round($words->rise->at($since) * PlannedWords::RISE, 6),
+            'written' => self::written($words, $since),
+            'line' => array_map(static fn(Point $point): array => [round($point->x, 6), round($point->y, 6)], $line),
             'id' => $layer->id(), 'opacity' => round($layer->opacity()->at($frame - $scene->start), 6),
             'clip' => $layer instanceof PlannedPicture ? $layer->clip?->frame($frame - $scene->start) : null,
             'at' => null === $at ? null : array_map(static fn(float $v): float => round($v, 6), [$at->x, $at->y, $at->width, $at->height]),
         ];
+    }
+
+    /** @return list<array{float, float, float}>|null points of the slide, and how far words that are written are seen there */
+    private static function written(?PlannedWords $words, int $since): ?array
+    {
+        if (null === $words?->reveal) {
+            return null;
+        }
+        $points = [];
+        foreach ($words->reveal->bands as $band) {
+            foreach ([0.03, 0.3, 0.62, 0.95] as $along) {
+                [$x, $y] = [$band->box->x + $along * $band->box->width, $band->box->y + $band->box->height / 2];
+                $seen = $words->reveal->weight($words->reveal->written->at($since), $x, $y);
+                $points[] = [round($x, 6), round($y, 6), round($seen, 6)];
+            }
+        }
+
+        return $points;
     }
 
     public function testThePerformanceIsTheOneThatPagesAreHeldTo(): void
@@ -203,7 +241,7 @@ final class GoldenTest extends TestCase
             array_values(array_unique(array_map(static fn(Scene $s): string => $s->transition->kind->value, $plan->scenes))),
         );
         self::assertEqualsCanonicalizing(
-            array_column(LayerKind::cases(), 'value'),
+            array_column(PlannedKind::cases(), 'value'),
             array_values(array_unique(array_map(
                 static fn(PlannedLayer $layer): string => $layer->kind()->value,
                 array_merge(...array_map(static fn(Scene $s): array => $s->layers, $plan->scenes)),

@@ -15,7 +15,7 @@ use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Words\LightMap;
-use Rhapsode\Core\Words\Typesetter;
+use Rhapsode\Core\Words\Scheme;
 use Rhapsode\Core\Words\WholeLight;
 use Rhapsode\Studio\Messages\IcuCatalogue;
 
@@ -38,7 +38,7 @@ final class GroundTest extends TestCase
     {
         self::assertSame('whole-t90', self::shown(self::on('blurred')));
         self::assertSame('whole-g2f3e50-t90', self::shown(self::on('#2F3E50')));
-        self::assertSame('whole-g' . strtolower(substr(Typesetter::ground(), 1)) . '-t90', self::shown(self::on('paper')));
+        self::assertSame('whole-g' . strtolower(substr(Scheme::PAPER, 1)) . '-t90', self::shown(self::on('paper')));
         self::assertSame(
             'full-t90',
             self::shown(self::on('#2f3e50', Fit::Fill)),

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Words\Face;
 use Symfony\Component\Yaml\Yaml;
 
 /** A limit stands once, in Limits. schema/limits.json, which the page reads, is written anew with RHAPSODE_GOLDEN=write. */
@@ -23,6 +24,20 @@ final class LimitsTest extends TestCase
         }
         self::assertSame(Rate::frames(Limits::CLIP), Limits::CLIP_FRAMES);
         self::assertEquals(Limits::toArray(), json_decode((string) file_get_contents($file), true));
+    }
+
+    /** Which weights a face has stands once, in Face; the page offers those. */
+    public function testThePageOffersTheWeightsThatAFaceHas(): void
+    {
+        $file = self::SCHEMA . '/weights.json';
+        $weights = [];
+        foreach (Face::cases() as $face) {
+            $weights[$face->value] = array_column($face->weights(), 'value');
+        }
+        if ('write' === getenv('RHAPSODE_GOLDEN')) {
+            file_put_contents($file, json_encode($weights, \JSON_PRETTY_PRINT | \JSON_THROW_ON_ERROR) . "\n");
+        }
+        self::assertSame($weights, json_decode((string) file_get_contents($file), true));
     }
 
     /** @return iterable<string, array{string, int|float}> a place in a schema, and the limit that it must say */
@@ -57,8 +72,9 @@ final class LimitsTest extends TestCase
             '$defs/transition/properties/seconds/maximum' => Limits::TRANSITION,
             '$defs/wordsLayer/properties/text/maxLength' => Limits::WORDS,
             '$defs/wordsLayer/properties/by/maxLength' => Limits::BY,
-            '$defs/wordsLayer/properties/comes/maximum' => Limits::MOST_STAY,
-            '$defs/wordsLayer/properties/goes/maximum' => Limits::MOST_STAY,
+            '$defs/moment/oneOf/1/maximum' => Limits::MOST_STAY,
+            '$defs/moment/oneOf/2/properties/word/maximum' => Limits::SCRIPT,
+            '$defs/wordsLayer/properties/width/minimum' => Limits::LEAST_WORDS,
             '$defs/recipe/properties/straighten/maximum' => Limits::STRAIGHTENED,
             '$defs/recipe/properties/straighten/minimum' => -Limits::STRAIGHTENED,
             '$defs/recipe/properties/strength/maximum' => Limits::TONE,

@@ -12,6 +12,7 @@ use Rhapsode\Core\Edit\SetLayer;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\Presence;
 use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
@@ -19,6 +20,7 @@ use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Proof\Proof;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Words\OwnPlace;
 use Rhapsode\Core\Words\WordsLook;
 use Rhapsode\Core\Words\WordsSize;
 use Rhapsode\Studio\Messages\IcuCatalogue;
@@ -46,17 +48,19 @@ final class SeveralWordsTest extends TestCase
         mt_srand(11);
         $met = 0;
         for ($n = 0; $n < 400; ++$n) {
-            $words = [];
+            [$words, $times] = [[], []];
             for ($i = mt_rand(2, 5); $i > 0; --$i) {
                 $comes = 0 === mt_rand(0, 2) ? (float) mt_rand(1, 4) : null;
+                $goes = 0 === mt_rand(0, 2) ? ($comes ?? 0) + mt_rand(1, 4) : null;
+                $times["w{$i}"] = [$comes ?? 0.0, $goes ?? \INF];
                 $words[] = new WordsLayer(
                     "w{$i}",
                     WordsRole::Caption,
                     trim(str_repeat('Water and wood ', mt_rand(1, 5))),
                     [null, ...Spot::cases()][mt_rand(0, 9)],
-                    $comes,
-                    0 === mt_rand(0, 2) ? ($comes ?? 0) + mt_rand(1, 4) : null,
+                    Presence::between($comes, $goes),
                     new WordsLook(0 === mt_rand(0, 1) ? null : WordsSize::cases()[mt_rand(0, 4)]),
+                    own: 0 === mt_rand(0, 2) ? Stories::randomPlace() : new OwnPlace(),
                 );
             }
             $shape = Shape::cases()[mt_rand(0, 3)];
@@ -64,8 +68,8 @@ final class SeveralWordsTest extends TestCase
             self::assertCount(\count($words), $planned);
             foreach ($planned as $i => $one) {
                 foreach (\array_slice($planned, $i + 1) as $k => $other) {
-                    [$a, $b] = [$words[$i], $words[$i + 1 + $k]];
-                    $isTogether = max($a->comes ?? 0, $b->comes ?? 0) < min($a->goes ?? \INF, $b->goes ?? \INF);
+                    [$a, $b] = [$times[$words[$i]->id], $times[$words[$i + 1 + $k]->id]];
+                    $isTogether = max($a[0], $b[0]) < min($a[1], $b[1]);
                     if ($isTogether && $one->block->fits && $other->block->fits) {
                         ++$met;
                         self::assertEqualsWithDelta(0.0, $one->block->covers()->shared($other->block->covers()), 1e-9, "{$n} {$shape->value}");
@@ -98,8 +102,8 @@ final class SeveralWordsTest extends TestCase
     public function testWordsThatComeWhenOthersHaveGoneStandInTheirPlace(): void
     {
         [$first, $second] = self::planned(self::story([
-            new WordsLayer('a', WordsRole::Caption, 'One', goes: 2.0),
-            new WordsLayer('b', WordsRole::Caption, 'Two', comes: 2.0),
+            new WordsLayer('a', WordsRole::Caption, 'One', presence: Presence::between(null, 2.0)),
+            new WordsLayer('b', WordsRole::Caption, 'Two', presence: Presence::between(2.0)),
         ]));
         self::assertSame($first->block->covers()->y, $second->block->covers()->y);
     }

@@ -15,14 +15,18 @@ use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Framing\Stop;
 use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Point;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Geometry\Spot;
+use Rhapsode\Core\Layer\Entrance;
 use Rhapsode\Core\Layer\Icon\IconColour;
 use Rhapsode\Core\Layer\Icon\IconLayer;
 use Rhapsode\Core\Layer\Icon\IconName;
+use Rhapsode\Core\Layer\Moment;
 use Rhapsode\Core\Layer\Picture\Lasts;
 use Rhapsode\Core\Layer\Picture\Part;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
+use Rhapsode\Core\Layer\Presence;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Picture\Recipe;
@@ -32,11 +36,15 @@ use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\Style;
+use Rhapsode\Core\Story\StyleName;
 use Rhapsode\Core\Story\TimedCaption;
 use Rhapsode\Core\Story\Transition;
 use Rhapsode\Core\Story\TransitionKind;
+use Rhapsode\Core\Words\Align;
 use Rhapsode\Core\Words\Backing;
 use Rhapsode\Core\Words\Face;
+use Rhapsode\Core\Words\OwnPlace;
+use Rhapsode\Core\Words\OwnScheme;
 use Rhapsode\Core\Words\WordsLook;
 use Rhapsode\Core\Words\WordsSize;
 
@@ -109,7 +117,7 @@ final class Stories
 
         return new WordsLook(
             self::maybe() ? WordsSize::cases()[mt_rand(0, 4)] : null,
-            self::maybe() ? Face::cases()[mt_rand(0, 1)] : null,
+            self::maybe() ? Face::cases()[mt_rand(0, 5)] : null,
             self::maybe() ? $colours[mt_rand(0, 4)] : null,
             Backing::cases()[mt_rand(0, 4)],
         );
@@ -184,7 +192,7 @@ final class Stories
             $assets,
             ['en', 'de', 'ar', 'ja', 'pt-BR'][mt_rand(0, 4)],
             Shape::cases()[mt_rand(0, 3)],
-            new Style(self::randomTransition()),
+            new Style(self::randomTransition(), StyleName::cases()[mt_rand(0, 7)], self::maybe() ? new OwnScheme() : new OwnScheme(Face::cases()[mt_rand(0, 5)], null, '#757575', null, '#c0392b', '#777777')),
             self::maybe(),
             $beds,
             $captions,
@@ -201,7 +209,7 @@ final class Stories
             ? [
                 new WordsLayer('title', WordsRole::Title, self::maybe() ? 'A heading' : ''),
                 ...(self::maybe()
-                    ? [new WordsLayer('subtitle', WordsRole::Subtitle, 'A subtitle', comes: $comes, look: self::randomLook())]
+                    ? [new WordsLayer('subtitle', WordsRole::Subtitle, 'A subtitle', presence: self::randomPresence($comes, $goes), look: self::randomLook())]
                     : []),
             ]
             : [
@@ -215,19 +223,22 @@ final class Stories
                 ),
                 new WordsLayer(
                     'caption',
-                    WordsRole::Caption,
+                    [WordsRole::Caption, WordsRole::Label, WordsRole::Quotation][mt_rand(0, 2)],
                     $words[mt_rand(0, \count($words) - 1)],
                     [null, ...Spot::cases()][mt_rand(0, 9)],
-                    $comes,
-                    $goes,
+                    self::randomPresence($comes, $goes),
                     self::randomLook(),
+                    self::maybe(4) ? 'Whose it is' : '',
+                    self::randomPlace(),
+                    self::maybe() ? null : new Point(mt_rand(0, 10) / 10, mt_rand(0, 10) / 10),
+                    self::maybe(4),
                 ),
             ];
         if (self::maybe(4)) {
             $layers[] = new IconLayer('icon', IconName::cases()[mt_rand(
                 0,
                 5,
-            )], IconColour::cases()[mt_rand(0, 3)], Spot::cases()[mt_rand(0, 8)], mt_rand(1, 16) / 20, $goes, $comes);
+            )], IconColour::cases()[mt_rand(0, 3)], Spot::cases()[mt_rand(0, 8)], mt_rand(1, 16) / 20, self::randomPresence($goes, $comes)->plain());
         }
 
         return new Slide(
@@ -238,6 +249,26 @@ final class Stories
             $spans,
             self::maybe() ? null : mt_rand(1, 60) / 2,
             self::maybe() ? null : self::randomTransition(),
+        );
+    }
+
+    private static function randomPresence(?float $comes, ?float $goes): Presence
+    {
+        $moment = static fn(?float $second): ?Moment => match (true) {
+            null === $second => null,
+            self::maybe(4) => Moment::atWord(mt_rand(0, 12)),
+            default => Moment::atSecond($second),
+        };
+
+        return new Presence($moment($comes), $moment($goes), Entrance::cases()[mt_rand(0, 3)]);
+    }
+
+    public static function randomPlace(): OwnPlace
+    {
+        return new OwnPlace(
+            self::maybe() ? null : new Point(mt_rand(0, 10) / 10, mt_rand(0, 10) / 10),
+            self::maybe() ? null : mt_rand(3, 20) / 20,
+            [null, ...Align::cases()][mt_rand(0, 3)],
         );
     }
 

@@ -10,6 +10,7 @@ use Rhapsode\Core\Credits\Credits;
 use Rhapsode\Core\Credits\Wording;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Geometry\Spot;
+use Rhapsode\Core\Layer\Presence;
 use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
@@ -59,7 +60,7 @@ final class WordsRolesTest extends TestCase
         $words = self::planned(new WordsLayer('q', WordsRole::Quotation, 'The sea pays the miller', null, by: 'a ferryman'));
 
         self::assertSame(['“The sea pays the miller”', '— a ferryman'], array_map(static fn($line): string => $line->text, $words->block->lines));
-        self::assertSame([Face::Reading, Spot::Middle], [$words->block->lines[0]->face, $words->place]);
+        self::assertSame([Face::Reading, Spot::Middle], [$words->block->lines[0]->type->face, $words->place]);
     }
 
     /** @return iterable<array{string, string}> Unicode CLDR, delimiters of each locale */
@@ -93,7 +94,7 @@ final class WordsRolesTest extends TestCase
     public function testTheyAreWrittenAndReadAsTheyAre(): void
     {
         foreach (WordsRole::cases() as $role) {
-            $words = new WordsLayer('w', $role, 'Ann', null, 1.0, 2.0, by: 'a miller');
+            $words = new WordsLayer('w', $role, 'Ann', null, Presence::between(1.0, 2.0), by: 'a miller');
             self::assertEquals($words, WordsLayer::read('w', Fields::of($words->toArray())));
         }
         self::assertArrayNotHasKey('by', (new WordsLayer('w', WordsRole::Name, 'Ann'))->toArray());

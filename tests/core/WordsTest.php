@@ -21,6 +21,7 @@ use Rhapsode\Core\Words\LightUnder;
 use Rhapsode\Core\Words\LineBreaker;
 use Rhapsode\Core\Words\Standing;
 use Rhapsode\Core\Words\TextBlock;
+use Rhapsode\Core\Words\Type;
 use Rhapsode\Core\Words\Typesetter;
 use Rhapsode\Core\Words\WordsLook;
 use Rhapsode\Core\Words\WordsSize;
@@ -105,9 +106,9 @@ final class WordsTest extends TestCase
         foreach (WordsSize::cases() as $size) {
             $look = new WordsLook($size, Face::Reading);
             $block = $set->onPicture(new Writing('Low water'), Spot::Bottom, [], null, null, $look);
-            self::assertSame([(float) $size->pixels(), Face::Reading], [$block->lines[0]->size, $block->lines[0]->face]);
+            self::assertSame([(float) $size->pixels(), Face::Reading], [$block->lines[0]->size, $block->lines[0]->type->face]);
             [$title] = $set->title('Low water', '', $look);
-            self::assertSame([(float) $size->pixels(), Face::Reading], [$title->lines[0]->size, $title->lines[0]->face]);
+            self::assertSame([(float) $size->pixels(), Face::Reading], [$title->lines[0]->size, $title->lines[0]->type->face]);
         }
         $crowded = $set->onPicture(new Writing(str_repeat('Water and wood ', 20)), Spot::Left, [], null, null, new WordsLook(WordsSize::Largest));
         self::assertLessThan(72.0, $crowded->lines[0]->size, 'never out of the safe area');
@@ -161,15 +162,15 @@ final class WordsTest extends TestCase
     {
         $breaker = new LineBreaker(new EvenWidths());
 
-        self::assertSame(['one two', 'three four'], $breaker->lines('one two three four', Face::Plain, 7));
-        self::assertSame(['one', 'two'], $breaker->lines("one\ntwo", Face::Plain, 100));
-        self::assertSame(['aaaa', 'aaaa'], $breaker->lines('aaaaaaaa', Face::Plain, 2.5), 'a word without places to break is cut');
+        self::assertSame(['one two', 'three four'], $breaker->lines('one two three four', new Type(Face::Plain), 7));
+        self::assertSame(['one', 'two'], $breaker->lines("one\ntwo", new Type(Face::Plain), 100));
+        self::assertSame(['aaaa', 'aaaa'], $breaker->lines('aaaaaaaa', new Type(Face::Plain), 2.5), 'a word without places to break is cut');
     }
 
     /** UAX #14: Chinese breaks between characters, but not before a full stop. */
     public function testLanguagesWithoutSpacesBreakWhereUnicodeAllows(): void
     {
-        $lines = (new LineBreaker(new EvenWidths(), 'zh'))->lines('潮水每天来两次。', Face::Plain, 2);
+        $lines = (new LineBreaker(new EvenWidths(), 'zh'))->lines('潮水每天来两次。', new Type(Face::Plain), 2);
 
         self::assertSame('潮水每天来两次。', implode('', $lines));
         foreach ($lines as $line) {

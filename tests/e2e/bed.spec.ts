@@ -61,7 +61,7 @@ test('music is laid under a story, captions are brought in, joins and shape are 
     .click({ position: { x: 20, y: 20 } });
   await page.getByText('Sweep', { exact: true }).click();
   await saved(page);
-  await expect.poll(async () => (await view(page)).story.slides[1].transition.kind).toBe('sweep');
+  await expect.poll(async () => (await view(page)).story.slides[1].transition?.kind).toBe('sweep');
   const { plan } = await view(page);
   const next = plan.scenes[2] as { start: number; comesIn: number };
   await page

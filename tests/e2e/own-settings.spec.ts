@@ -46,8 +46,11 @@ test('the rows are the slides, in every shape', async ({ page }) => {
     await close(page);
     // The upright picture has the film's ground beside it where it is shown whole.
     for (const n of [0, 1, 2]) {
-      const box = await rows(page).nth(n).locator('.composed').boundingBox();
-      expect((box?.width ?? 0) / (box?.height ?? 1), `${shape}, row ${n + 1}`).toBeCloseTo(ratio, 1);
+      const around = async () => {
+        const box = await rows(page).nth(n).locator('.composed').boundingBox();
+        return (box?.width ?? 0) / (box?.height ?? 1);
+      };
+      await expect.poll(around, { message: `${shape}, row ${n + 1}` }).toBeCloseTo(ratio, 1);
     }
     const { plan } = await view(page);
     const shown = await rows(page).nth(2).locator('.composed img').first().getAttribute('src');
@@ -196,8 +199,9 @@ test('an icon is put on a slide, set, comes when it should, and is taken off', a
   await chooseFrom(one, 'Colour', 'Red');
   await chooseFrom(one, 'Where', 'Left');
   await chooseFrom(one, 'How large', 'Large');
-  await one.getByLabel('Comes after (seconds)').fill('1.5');
-  await one.getByLabel('Comes after (seconds)').blur();
+  await chooseFrom(one, 'It comes', 'At a second');
+  await one.getByLabel('Comes at second').fill('1.5');
+  await one.getByLabel('Comes at second').blur();
   await expect
     .poll(icon)
     .toMatchObject({ name: 'arrow', colour: 'red', place: 'left', size: 0.4, comes: 1.5, goes: null });

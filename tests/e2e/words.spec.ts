@@ -11,6 +11,9 @@ const radio = (page: Page, name: string) => look(page).getByRole('radio', { name
 const stand = (page: Page, name: string) => radio(page, name).locator('xpath=ancestor::label[1]').click();
 const within = (page: Page, label: string, name: string) =>
   look(page).getByRole('radiogroup', { name: label }).getByText(name, { exact: true });
+/** What of the words is set: their look, place or time. */
+const tab = (page: Page, name: string) =>
+  look(page).getByRole('radiogroup', { name: 'What to set' }).getByText(name, { exact: true }).click();
 const chosen = async (page: Page, label: string, name: string) => {
   await look(page).getByRole('button', { name: label }).click();
   await page.getByRole('option', { name, exact: true }).click();
@@ -43,6 +46,7 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
     await expect.poll(() => drawn(page)).not.toBe('');
     seen.add(await drawn(page));
   };
+  await tab(page, 'Place');
   for (const [name, place] of [
     ['Top left', 'top-left'],
     ['Top', 'top'],
@@ -59,6 +63,16 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
   }
   await within(page, 'Where the words stand', 'By itself').click();
   await changed({ place: 'auto' });
+  for (const [name, align] of [
+    ['At the right', 'right'],
+    ['At the left', 'left'],
+    ['In the middle', 'center'],
+  ] as const) {
+    await within(page, 'How lines stand', name).click();
+    await changed({ align });
+  }
+  await within(page, 'How lines stand', 'By itself').click();
+  await tab(page, 'Look');
   for (const [name, size] of [
     ['Smallest', 'smallest'],
     ['Small', 'small'],
@@ -69,8 +83,24 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
     await look(page).getByRole('img', { name, exact: true }).click();
     await changed({ size });
   }
-  await chosen(page, 'Letters', 'For reading');
-  await changed({ face: 'reading' });
+  for (const [name, face] of [
+    ['By hand', 'hand'],
+    ['Typed', 'typed'],
+    ['Carved', 'solemn'],
+    ['Loud', 'loud'],
+    ['For reading', 'reading'],
+  ] as const) {
+    await chosen(page, 'Letters', name);
+    await changed({ face });
+  }
+  for (const [name, weight] of [
+    ['Light', 'regular'],
+    ['Usual', 'semibold'],
+    ['Heavy', 'bold'],
+  ] as const) {
+    await chosen(page, 'How heavy', name);
+    await changed({ weight });
+  }
   await chosen(page, 'Colour of the words', 'Ink');
   await changed({ colour: '#20242b' });
   await chosen(page, 'Colour of the words', 'One of mine');
@@ -86,18 +116,24 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
     await chosen(page, 'What they stand on', name);
     await changed({ backing });
   }
-  await look(page).getByLabel('Comes at second').fill('1');
-  await look(page).getByLabel('Goes at second').fill('2.5');
-  await look(page).getByLabel('Goes at second').press('Enter');
-  await changed({ comes: 1, goes: 2.5 });
-  await look(page).getByLabel('Comes at second').fill('');
-  await look(page).getByLabel('Comes at second').press('Enter');
+  await tab(page, 'Time');
+  await chosen(page, 'They come', 'At a second');
+  await changed({ comes: 1 });
+  await chosen(page, 'They go', 'At a second');
+  await look(page).getByLabel('Come at second').fill('0.5');
+  await look(page).getByLabel('Go at second').fill('2.5');
+  await look(page).getByLabel('Go at second').press('Enter');
+  await changed({ comes: 0.5, goes: 2.5 });
+  await chosen(page, 'They come', 'From the start');
   await changed({ comes: null, goes: 2.5 });
-  expect(seen.size, 'each look is another drawing').toBeGreaterThanOrEqual(16);
+  await chosen(page, 'They go', 'To the end');
+  await changed({ comes: null, goes: null });
+  await tab(page, 'Look');
+  expect(seen.size, 'each look is another drawing').toBeGreaterThanOrEqual(22);
 
   // All of it on the other slide that has words, and on no title; with one press, and back with one.
   await look(page).getByRole('button', { name: 'The same look on the other slide' }).click();
-  const all = { size: 'large', face: 'reading', colour: '#c0392b', backing: 'outline' };
+  const all = { size: 'large', face: 'reading', weight: 'bold', colour: '#c0392b', backing: 'outline' };
   await expect.poll(() => words(page, 2)).toEqual(expect.objectContaining({ ...all, text: 'A tower of bricks' }));
   expect(await words(page, 0, 'title')).not.toEqual(expect.objectContaining({ backing: 'outline' }));
   await page.keyboard.press('Control+z');
@@ -112,11 +148,12 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
   await chosen(page, 'Letters', 'Plain');
   await expect.poll(async () => (await words(page, 1))?.face).toBe('plain');
   await chosen(page, 'Letters', 'By itself');
+  await expect.poll(async () => (await words(page, 1))?.weight).toBe('bold');
   await chosen(page, 'Colour of the words', 'By itself');
   await chosen(page, 'What they stand on', 'By itself');
   await expect
     .poll(async () => Object.keys((await words(page, 1)) ?? {}).sort())
-    .toEqual(['comes', 'goes', 'id', 'kind', 'place', 'role', 'text']);
+    .toEqual(['comes', 'goes', 'id', 'kind', 'place', 'role', 'text', 'weight']);
   await chosen(page, 'Colour of the words', 'White');
   await expect.poll(async () => (await words(page, 1))?.colour).toBe('#ffffff');
 
@@ -135,6 +172,7 @@ test('how words look is chosen, seen at once, kept, undone, and done to the othe
 
 test('by keys and at 390, on a title too; two at once, one of them without a connection', async ({ page, context }) => {
   await written(page, 'oskar', 'Two write', 1);
+  await tab(page, 'Place');
   await radio(page, 'Bottom').focus();
   await page.keyboard.press('ArrowRight');
   await expect.poll(async () => (await words(page, 1))?.place).toBe('bottom-right');
@@ -144,6 +182,7 @@ test('by keys and at 390, on a title too; two at once, one of them without a con
   await other.goto(page.url());
   await other.getByRole('button', { name: 'The next slide' }).click();
   await group(other, 'Words').click();
+  await tab(page, 'Look');
   await context.setOffline(true);
   await chosen(page, 'What they stand on', 'A shadow');
   await expect(page.getByText('Not saved yet: no connection. It will be sent.')).toBeVisible();
@@ -194,10 +233,13 @@ test('several words on one slide: added, written, set each for itself, taken off
   await expect.poll(async () => (await planned()).length).toBe(2);
   for (const hash of await planned()) await expect.poll(() => drawn(page)).toContain(hash);
   // What was added is in hand; the other stays as it is.
+  await tab(page, 'Place');
   await stand(page, 'Top right');
+  await tab(page, 'Look');
   await chosen(page, 'What they stand on', 'An outline');
   await expect.poll(async () => (await all()).map(([, place]) => place)).toEqual(['auto', 'top-right']);
   await which.getByText('1', { exact: true }).click();
+  await tab(page, 'Place');
   await expect(look(page).getByRole('radio', { name: 'By itself' }).first()).toBeChecked();
   await stand(page, 'Left');
   await expect.poll(async () => (await all()).map(([, place]) => place)).toEqual(['left', 'top-right']);

@@ -87,6 +87,24 @@ final class TextDrawingTest extends TestCase
         }
     }
 
+    /** Each face is drawn in its own letters, as wide as core has it measured: none falls back to another. */
+    public function testEveryFaceAndWeightIsDrawnInItsOwnLetters(): void
+    {
+        $drawn = [];
+        foreach (Face::cases() as $face) {
+            foreach ($face->weights() as $weight) {
+                $block = self::caption('Harbour gates 1827', Spot::Middle, new WordsLook(WordsSize::Large, $face, backing: Backing::None, weight: $weight));
+                [$line] = $block->lines;
+                [$left, , $right] = self::ink($block);
+                // Without what letters have of air at the ends; kerning makes lines a little narrower.
+                self::assertEqualsWithDelta($line->width, $right - $left, 0.04 * $line->width, "{$face->value} {$weight->value}");
+                $drawn[] = round($line->width);
+            }
+        }
+        self::assertCount(13, $drawn);
+        self::assertGreaterThanOrEqual(11, \count(array_unique($drawn)), 'and they differ, but for the two of a typewriter and one by chance');
+    }
+
     public function testWordsAtASideBeginOrEndInOneLine(): void
     {
         [$left] = self::ink(self::caption('Low water', Spot::Left));

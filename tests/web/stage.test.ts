@@ -9,7 +9,18 @@ import { Stage } from '../../web/stage/Stage';
 /** The performer of plans is held to core's golden values: tests/core/GoldenTest.php writes them. */
 interface Seen {
   id: string;
-  layers: { id: string; opacity: number; clip: number | null; at: [number, number, number, number] | null }[];
+  layers: {
+    id: string;
+    opacity: number;
+    clip: number | null;
+    at: [number, number, number, number] | null;
+    /** How far below their place words are, a share of the height. */
+    lowered: number | null;
+    /** Points of the slide, and how far words that are written are seen there. */
+    written: [x: number, y: number, seen: number][] | null;
+    /** Of a pointer, from and to. */
+    line: [number, number][];
+  }[];
   weights: [number, number][];
 }
 const golden = JSON.parse(readFileSync('tests/golden/performance.json', 'utf8')) as {
@@ -40,6 +51,26 @@ function weightOf(box: HTMLElement, [x, y]: [number, number]): number {
   const [from, to] = [Number(found[2]) / 100, Number(found[3]) / 100];
   const way = { right: x, left: 1 - x, top: 1 - y }[found[1] ?? ''] ?? NaN;
   return clamp((to - way) / (to - from));
+}
+
+/** How far words are seen at a point, by the masks of their lines. */
+function writtenAt({ style }: HTMLElement, x: number, y: number): number {
+  if (style.maskImage === 'none') return 1;
+  const pairs = (told: string) =>
+    told.split(', ').map((pair) => pair.split(' ').map((part) => Number.parseFloat(part) / 100) as [number, number]);
+  const [sizes, positions] = [pairs(style.maskSize), pairs(style.maskPosition)];
+  const masks = style.maskImage.match(/linear-gradient\([^)]*\)/g) ?? [];
+  expect(masks).toHaveLength(sizes.length);
+  for (const [i, mask] of masks.entries()) {
+    const [[width, height], [px, py]] = [sizes[i] ?? [1, 1], positions[i] ?? [0, 0]];
+    const [left, top] = [px * (1 - width), py * (1 - height)];
+    if (y < top || y > top + height) continue;
+    const found = /to (\w+), #000 (-?[\d.e-]+)%, transparent (-?[\d.e-]+)%/.exec(mask);
+    const [from, to] = [Number(found?.[2]) / 100, Number(found?.[3]) / 100];
+    const way = (x - left) / width;
+    return clamp((to - (found?.[1] === 'left' ? 1 - way : way)) / (to - from));
+  }
+  return 0;
 }
 
 describe('the comfort of a move', () => {
@@ -82,7 +113,7 @@ describe('the stage', () => {
   it('shows at every moment what core says is seen', () => {
     expect(golden.moments.length).toBeGreaterThan(90);
     let transitions = 0;
-    let moving = 0;
+    let [moving, lowered, written, pointed] = [0, 0, 0, 0];
     const kinds = new Set<string>();
     for (const { frame, scenes } of golden.moments) {
       stage.show(golden.plan, frame);
@@ -110,6 +141,22 @@ describe('the stage', () => {
           } else {
             expect(Number(element.style.opacity), where).toBeCloseTo(layer.opacity, 4);
           }
+          if (layer.lowered !== null) {
+            lowered += layer.lowered > 0 ? 1 : 0;
+            const down = Number(/translateY\(([\d.e-]+)%\)/.exec(element.style.transform)?.[1]) / 100;
+            expect(down, where).toBeCloseTo(layer.lowered, 4);
+          }
+          for (const [x, y, share] of layer.written ?? []) {
+            written += share > 0 && share < 1 ? 1 : 0;
+            expect(writtenAt(element, x, y), where).toBeCloseTo(share, 3);
+          }
+          if (layer.line.length > 0) {
+            pointed += 1;
+            const drawn = ['x1', 'y1', 'x2', 'y2'].map((name) => Number(element.children[2]?.getAttribute(name)));
+            const { width, height } = golden.plan;
+            const told = layer.line.flatMap(([x, y]) => [x * width, y * height]);
+            for (const [n, value] of told.entries()) expect(drawn[n], where).toBeCloseTo(value, 1);
+          }
         }
         for (const [p, [colour, next]] of seen.weights.entries()) {
           const point = golden.points[p] ?? [0, 0];
@@ -122,8 +169,10 @@ describe('the stage', () => {
       }
     }
     expect(moving, 'a clip is among the layers').toBeGreaterThan(10);
+    // Words that come in each way are met while they do.
+    expect(Math.min(lowered, written, pointed)).toBeGreaterThan(0);
     expect(transitions, 'transitions are among the moments').toBeGreaterThan(12);
-    expect([...kinds].sort()).toEqual(['icon', 'picture', 'words']);
+    expect([...kinds].sort()).toEqual(['icon', 'picture', 'pointer', 'words']);
   });
 
   it('shows the last scene after the end, and nothing of a plan without any', () => {

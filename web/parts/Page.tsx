@@ -15,6 +15,9 @@ const Top = styled.header`
   border-bottom: 1px solid var(--line);
   background: var(--paper);
   min-height: 56px;
+  @media print {
+    display: none;
+  }
   @media (max-width: 600px) {
     padding: 4px 12px;
     gap: 0 8px;

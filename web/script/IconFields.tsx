@@ -2,10 +2,10 @@ import styled from 'styled-components';
 import type { IconLayer, Slide } from '../api/types';
 import { offered, Select } from '../parts/Choice';
 import { Button, Row } from '../parts/controls';
-import { useActs } from '../story/StoryContext';
+import { useActs, useView } from '../story/StoryContext';
 import { newId } from '../story/useStory';
 import { say, type Code } from '../messages/say';
-import { SecondsField } from './SecondsField';
+import { MomentField } from './MomentField';
 import { spots } from './spots';
 
 const One = styled.fieldset`
@@ -44,6 +44,8 @@ const nearest = (size: number): string =>
 /** The icons on a slide: what they are, where they stand, when they come. */
 export function IconFields({ slide }: { slide: Slide }) {
   const { edit } = useActs();
+  const { plan } = useView();
+  const scene = plan.scenes.find(({ id }) => id === slide.id);
   const icons = slide.layers.filter((layer): layer is IconLayer => layer.kind === 'icon');
   const set = (layer: string, changes: Partial<IconLayer>) =>
     void edit({ do: 'set layer', slide: slide.id, layer, kind: 'icon', changes });
@@ -75,7 +77,17 @@ export function IconFields({ slide }: { slide: Slide }) {
             options={offered(sizes)}
             onChange={(size) => set(icon.id, { size: Number(size) })}
           />
-          <SecondsField label={say('icon.comes')} value={icon.comes} onChange={(comes) => set(icon.id, { comes })} />
+          <MomentField
+            id={icon.id}
+            slide={slide}
+            scene={scene}
+            label={say('icon.comes')}
+            always={say('moment.from-the-start')}
+            second={say('icon.comes-second')}
+            word={say('icon.comes-word')}
+            value={icon.comes ?? null}
+            onChange={(comes) => set(icon.id, { comes })}
+          />
           <Row style={{ alignSelf: 'end' }}>
             <Button onPress={() => void edit({ do: 'delete layer', slide: slide.id, layer: icon.id })}>
               {say('icon.take-off')}

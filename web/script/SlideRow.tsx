@@ -6,7 +6,7 @@ import { BinIcon, CopyIcon, DownIcon, HandleIcon, PlayIcon, UpIcon } from '../pa
 import { RowThread } from '../parts/Thread';
 import { clock, secondsText } from '../parts/time';
 import { writtenOn } from '../story/slides';
-import { ComposedSlide } from './ComposedSlide';
+import { ComposedSlide } from '../stage/ComposedSlide';
 import type { Row } from './rows';
 import type { SlideActs } from './useArranging';
 import { NoHandle } from './NoHandle';

@@ -87,6 +87,7 @@ export default function SlideSettings({ picked, onNone }: Props) {
       <TransitionField
         label={say('transition.of-the-slide')}
         value={first.transition ?? story.style.transition}
+        between={[view.plan.scenes[index], view.plan.scenes[index + 1]]}
         onChange={(transition) => void edit({ do: 'set transition', slides: picked, transition })}
       />
       {slides.some((s) => s.transition !== null) && (

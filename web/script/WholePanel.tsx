@@ -1,11 +1,13 @@
-import type { StoryView } from '../api/types';
+import type { Scene, StoryView } from '../api/types';
 import { offered, Picks, Select } from '../parts/Choice';
-import { Card } from '../parts/controls';
+import { Button, Card, GoTo, Row, Soft } from '../parts/controls';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
 import { Beds } from './Beds';
 import { CaptionsIn } from './CaptionsIn';
 import { languages } from './languages';
+import { OwnStyle } from './OwnStyle';
+import { StyleField } from './StyleField';
 import { TransitionField } from './TransitionField';
 import { say, type Code } from '../messages/say';
 
@@ -16,10 +18,20 @@ const shapes: [StoryView['story']['shape'], Code][] = [
   ['9:16', 'shape.upright'],
 ];
 
+/** The first two pictures that follow each other; the first two slides where there are none. */
+function twoPictures(scenes: Scene[]): [Scene | undefined, Scene | undefined] {
+  const isPicture = (scene: Scene | undefined) => scene?.layers.some(({ kind }) => kind === 'picture') ?? false;
+  const at = Math.max(
+    0,
+    scenes.findIndex((scene, i) => isPicture(scene) && isPicture(scenes[i + 1])),
+  );
+  return [scenes[at], scenes[at + 1]];
+}
+
 /** What concerns the whole story. */
 export default function WholePanel() {
   const view = useView();
-  const { edit } = useActs();
+  const { id, edit } = useActs();
   return (
     <Card aria-label={say('whole.title')}>
       <h2>{say('whole.title')}</h2>
@@ -32,17 +44,27 @@ export default function WholePanel() {
         options={offered(shapes)}
         onChange={(shape) => void edit({ do: 'set shape', shape })}
       />
+      <StyleField />
+      <OwnStyle />
       <TransitionField
         label={say('transition.of-the-story')}
         value={view.story.style.transition}
+        between={twoPictures(view.plan.scenes)}
         onChange={(transition) => void edit({ do: 'set style', transition })}
       />
+      <Row>
+        <Button onPress={() => void edit({ do: 'vary transitions' })}>{say('transition.vary')}</Button>
+      </Row>
+      <Soft>{say('transition.varied')}</Soft>
       <Select
         label={say('whole.language')}
         value={view.story.language}
         options={languages(view.story.language)}
         onChange={(language) => void edit({ do: 'set language', language })}
       />
+      <Row>
+        <GoTo to={`/stories/${id}/print`}>{say('print.the-story')}</GoTo>
+      </Row>
       <Beds />
       <CaptionsIn />
     </Card>

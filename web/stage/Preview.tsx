@@ -84,11 +84,15 @@ interface Props {
   onSlide?: (id: string) => void;
   onEnd?: () => void;
   bare?: boolean;
+  /** What lies over the stage while it does not play, at a frame. */
+  over?: (frame: number) => React.ReactNode;
+  /** A layer that is not shown, since it is in somebody's hand. */
+  hidden?: string;
 }
 
 /** Performs the plan in the page, at any moment, without waiting. */
 export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
-  { story, plan, dark = false, onSlide, onEnd, bare = false },
+  { story, plan, dark = false, onSlide, onEnd, bare = false, over, hidden },
   ref,
 ) {
   const root = useRef<HTMLDivElement>(null);
@@ -99,7 +103,8 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
   const [playing, setPlaying] = useState(false);
   const [captions, setCaptions] = useState(false);
   const run = useRef<{ begun: number; from: number; to: number } | null>(null);
-  const now = useRef({ plan, onSlide, onEnd, frame: 0, slide: '' });
+  const now = useRef({ plan, onSlide, onEnd, hidden, frame: 0, slide: '' });
+  now.current.hidden = hidden;
   now.current.plan = plan;
   now.current.onSlide = onSlide;
   now.current.onEnd = onEnd;
@@ -108,7 +113,8 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
     const { plan: current } = now.current;
     const whole = Math.max(0, Math.min(current.frames - 1, Math.floor(next)));
     now.current.frame = whole;
-    stage.current?.show(current, Math.max(0, Math.min(current.frames - 1, next)), run.current !== null);
+    const { hidden: held } = now.current;
+    stage.current?.show(current, Math.max(0, Math.min(current.frames - 1, next)), run.current !== null, held);
     setFrame(whole);
     const slide = current.scenes[sceneAt(current, whole)]?.id ?? '';
     if (slide !== now.current.slide) {
@@ -169,6 +175,10 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
     if (run.current) play(now.current.frame);
   }, [plan, put, play]);
 
+  useEffect(() => {
+    if (!run.current) put(now.current.frame);
+  }, [hidden, put]);
+
   useImperativeHandle(
     ref,
     () => ({
@@ -183,6 +193,7 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
   );
 
   const toggle = useCallback(() => (run.current ? pause() : play(now.current.frame)), [pause, play]);
+  const pressed = useRef(false);
   const seconds = frame / plan.fps;
   const cue = captions ? plan.cues.find((c) => seconds >= c.start && seconds < c.end) : undefined;
   return (
@@ -193,8 +204,19 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
       aria-label={say('play.preview')}
       onKeyDown={spacePlays(toggle)}
     >
-      <div className="screen" onClick={toggle}>
+      <div
+        className="screen"
+        onPointerDown={() => {
+          pressed.current = true;
+        }}
+        onClick={() => {
+          // What was begun on something over the stage may end on it.
+          if (pressed.current) toggle();
+          pressed.current = false;
+        }}
+      >
         <div className="stage" ref={root} data-frame={frame} />
+        {!playing && over?.(frame)}
         {plan.frames === 0 && <Empty>{say('play.empty')}</Empty>}
         {cue && (
           <div className={cue.high ? 'cue high' : 'cue'}>

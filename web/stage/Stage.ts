@@ -1,6 +1,7 @@
 import type { Plan, PlannedLayer, Scene } from '../api/types';
 import { performerOf } from './layers';
 import { sceneAt } from './plan';
+import { weigh } from './weigh';
 
 /** One scene on the stage: its ground, and an element for each of its layers. */
 class Board {
@@ -16,9 +17,10 @@ class Board {
     root.append(this.box);
   }
 
-  show(plan: Plan, scene: Scene, frame: number, plays: boolean): void {
+  show(plan: Plan, scene: Scene, frame: number, plays: boolean, hidden?: string): void {
     if (this.shown !== scene) this.lay(scene);
     for (const [layer, element] of this.elements) {
+      element.style.visibility = layer.id === hidden ? 'hidden' : 'inherit';
       performerOf(layer).show(element, layer, { story: this.story, plan, scene, plays }, frame);
     }
   }
@@ -74,8 +76,11 @@ export class Stage {
     this.root.replaceChildren();
   }
 
-  /** @param plays whether time goes on by itself */
-  show(plan: Plan, frame: number, plays = false): void {
+  /**
+   * @param plays  whether time goes on by itself
+   * @param hidden a layer of the scene that is not shown: it is in somebody's hand
+   */
+  show(plan: Plan, frame: number, plays = false, hidden?: string): void {
     const index = sceneAt(plan, frame);
     const scene = plan.scenes[index];
     if (!scene) {
@@ -88,8 +93,8 @@ export class Stage {
     // Each scene keeps its own board, even or odd, so that a transition does not load anything anew.
     const over = this.boards[index % 2] as Board;
     const under = this.boards[(index + 1) % 2] as Board;
-    over.show(plan, scene, frame, plays);
-    this.weigh(over.box, comesIn ? before.transition : null, comesIn ? since / scene.comesIn : 1);
+    over.show(plan, scene, frame, plays, hidden);
+    weigh(over.box.style, this.veil.style, comesIn ? before.transition : null, comesIn ? since / scene.comesIn : 1);
     over.box.style.zIndex = '2';
     over.box.style.visibility = 'visible';
     under.box.style.zIndex = '0';
@@ -102,25 +107,6 @@ export class Stage {
       under.ready(plan, plan.scenes[index + 1]);
     }
     this.fetchAhead(plan, index);
-  }
-
-  /** How far the next scene has come in: its weight at every point as the plan's transition tells it. */
-  private weigh({ style }: HTMLElement, transition: Scene['transition'] | null, progress: number): void {
-    style.opacity = '1';
-    style.maskImage = 'none';
-    this.veil.style.visibility = 'hidden';
-    if (transition === null) return;
-    if (transition.colour !== null) {
-      this.veil.style.visibility = 'visible';
-      this.veil.style.backgroundColor = transition.colour;
-      this.veil.style.opacity = String(Math.min(1, 2 * progress));
-      style.opacity = String(Math.max(0, 2 * progress - 1));
-    } else if (transition.toward !== null) {
-      const front = progress * (1 + transition.soft);
-      style.maskImage = `linear-gradient(to ${transition.toward}, #000 ${100 * (front - transition.soft)}%, transparent ${100 * front}%)`;
-    } else {
-      style.opacity = String(progress);
-    }
   }
 
   private fetchAhead(plan: Plan, index: number): void {

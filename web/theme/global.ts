@@ -1,5 +1,10 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/literata';
+// Faces of words on pictures, written in place: fetched when one is used.
+import '@fontsource-variable/rubik';
+import '@fontsource/courier-prime/700.css';
+import '@fontsource/forum';
+import '@fontsource/patrick-hand';
 import { createGlobalStyle } from 'styled-components';
 
 /** The design's tokens as custom properties; the Booth turns them dark. */

@@ -5,15 +5,13 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Layer\Icon;
 
 use Rhapsode\Core\Document\Fields;
-use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Geometry\Spot;
-use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\LayerKind;
-use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Layer\Presence;
 
-/** A sign that points at something, or marks it. $size is a share of the slide's shorter side; $comes and $goes seconds of the slide. */
+/** A sign that points at something, or marks it. $size is a share of the slide's shorter side. */
 final readonly class IconLayer implements Layer
 {
     public function __construct(
@@ -22,8 +20,7 @@ final readonly class IconLayer implements Layer
         public IconColour $colour = IconColour::Gold,
         public Spot $place = Spot::TopRight,
         public float $size = 0.2,
-        public ?float $comes = null,
-        public ?float $goes = null,
+        public Presence $presence = new Presence(),
     ) {}
 
     public static function read(string $id, Fields $in): self
@@ -34,8 +31,7 @@ final readonly class IconLayer implements Layer
             $in->choice('colour', IconColour::class, IconColour::Gold),
             $in->choice('place', Spot::class, Spot::TopRight),
             $in->number('size', 0.05, 0.8, 0.2),
-            $in->numberOrNull('comes', 0, Limits::MOST_STAY),
-            $in->numberOrNull('goes', 0, Limits::MOST_STAY),
+            Presence::read($in)->plain(),
         );
     }
 
@@ -47,6 +43,11 @@ final readonly class IconLayer implements Layer
     public function following(Layer $before, array $told): self
     {
         return $this;
+    }
+
+    public function scripted(\Closure $place): self
+    {
+        return new self($this->id, $this->name, $this->colour, $this->place, $this->size, $this->presence->moved($place));
     }
 
     public function id(): string
@@ -64,22 +65,22 @@ final readonly class IconLayer implements Layer
         return null;
     }
 
-    public function plan(LayerContext $context): PlannedIcon
+    public function plan(LayerContext $context): array
     {
-        return new PlannedIcon(
+        return [new PlannedIcon(
             $this->id,
             $this->name->path(),
             $this->colour->hex(),
             $this->place->box($context->shape, $this->size),
-            Envelope::comingAndGoing($this->comes, $this->goes, $context->frames, Rate::FPS),
-        );
+            $this->presence->opacity($context),
+        )];
     }
 
     public function toArray(): array
     {
         return [
             'id' => $this->id, 'kind' => $this->kind()->value, 'name' => $this->name->value, 'colour' => $this->colour->value,
-            'place' => $this->place->value, 'size' => $this->size, 'comes' => $this->comes, 'goes' => $this->goes,
+            'place' => $this->place->value, 'size' => $this->size, ...$this->presence->toArray(),
         ];
     }
 }

@@ -6,7 +6,7 @@ namespace Rhapsode\Core\Layer\Icon;
 
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Envelope;
-use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\PlannedKind;
 use Rhapsode\Core\Layer\PlannedLayer;
 
 /** A path on a ground of 24 by 24, filled with a colour, in a box of the slide (shares of its width and height). */
@@ -27,9 +27,9 @@ final readonly class PlannedIcon implements PlannedLayer
         return $this->id;
     }
 
-    public function kind(): LayerKind
+    public function kind(): PlannedKind
     {
-        return LayerKind::Icon;
+        return PlannedKind::Icon;
     }
 
     public function hash(): string
@@ -45,6 +45,16 @@ final readonly class PlannedIcon implements PlannedLayer
     public function opacity(): Envelope
     {
         return $this->opacity;
+    }
+
+    public function seen(int $frame): float
+    {
+        return $this->opacity()->at($frame);
+    }
+
+    public function envelopes(): array
+    {
+        return [$this->opacity()];
     }
 
     public function toArray(): array

@@ -14,6 +14,7 @@ use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Framing\Placing;
+use Rhapsode\Core\Framing\Stop;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Layer\Layer;
@@ -24,7 +25,7 @@ use Rhapsode\Core\Picture\Ground;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Words\Typesetter;
+use Rhapsode\Core\Words\Scheme;
 
 /** A picture over the whole slide. $part is what is shown of one that moves; null for all of it. */
 final readonly class PictureLayer implements Layer
@@ -94,6 +95,13 @@ final readonly class PictureLayer implements Layer
         return $this->with(recipe: $recipe, framing: $framing, part: $part);
     }
 
+    public function scripted(\Closure $place): self
+    {
+        return [] === $this->framing->stops ? $this : $this->with(framing: $this->framing->withStops(
+            static fn(Stop $stop): Stop => null === $stop->word ? $stop : Stop::atWord($stop->frame, $place($stop->word)),
+        ));
+    }
+
     public function id(): string
     {
         return $this->id;
@@ -109,7 +117,14 @@ final readonly class PictureLayer implements Layer
         return $this->asset;
     }
 
-    public function plan(LayerContext $context): ?PlannedPicture
+    public function plan(LayerContext $context): array
+    {
+        $planned = $this->planned($context);
+
+        return null === $planned ? [] : [$planned];
+    }
+
+    private function planned(LayerContext $context): ?PlannedPicture
     {
         $picture = $context->assets[$this->asset] ?? null;
         if (!$picture instanceof Picture) {
@@ -192,7 +207,7 @@ final readonly class PictureLayer implements Layer
             $this->asset,
             $this->recipe,
             $form,
-            Form::Whole === $form ? $this->ground->colour(Typesetter::ground()) : null,
+            Form::Whole === $form ? $this->ground->colour(Scheme::PAPER) : null,
         );
     }
 

@@ -7,7 +7,7 @@ namespace Rhapsode\Core\Layer\Picture;
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Envelope;
-use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\PlannedKind;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Picture\Rendition;
 
@@ -31,9 +31,9 @@ final readonly class PlannedPicture implements PlannedLayer
         return $this->id;
     }
 
-    public function kind(): LayerKind
+    public function kind(): PlannedKind
     {
-        return LayerKind::Picture;
+        return PlannedKind::Picture;
     }
 
     public function hash(): string
@@ -52,6 +52,16 @@ final readonly class PlannedPicture implements PlannedLayer
     public function opacity(): Envelope
     {
         return Envelope::constant(1.0);
+    }
+
+    public function seen(int $frame): float
+    {
+        return $this->opacity()->at($frame);
+    }
+
+    public function envelopes(): array
+    {
+        return [$this->opacity()];
     }
 
     public function toArray(): array

@@ -6,25 +6,22 @@ namespace Rhapsode\Core\Layer\Words;
 
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
-use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Point;
 use Rhapsode\Core\Geometry\Spot;
-use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\LayerKind;
-use Rhapsode\Core\Layer\Picture\PlannedPicture;
-use Rhapsode\Core\Picture\Form;
-use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Words\Backing;
-use Rhapsode\Core\Words\Face;
-use Rhapsode\Core\Words\Quotation;
+use Rhapsode\Core\Layer\Presence;
+use Rhapsode\Core\Words\Legibility;
+use Rhapsode\Core\Words\OwnPlace;
 use Rhapsode\Core\Words\TextBlock;
-use Rhapsode\Core\Words\WholeLight;
 use Rhapsode\Core\Words\WordsLook;
-use Rhapsode\Core\Words\Writing;
 
-/** Words on a slide. $comes and $goes are seconds of the slide; null for all of its time. $place is that of words on a picture, null where they
- * choose one themselves; $by is what somebody is that is named, or whose words these are. */
+/**
+ * Words on a slide. $place is that of words on a picture, null where they choose one themselves, and $own where they were put by
+ * hand instead; $by is what somebody is that is named, or whose words these are; $target the point of the picture that a label
+ * names; $isSpoken whether each line lights up as it is said.
+ */
 final readonly class WordsLayer implements Layer
 {
     private const AUTO = 'auto';
@@ -34,10 +31,12 @@ final readonly class WordsLayer implements Layer
         public WordsRole $role,
         public string $text = '',
         public ?Spot $place = Spot::Bottom,
-        public ?float $comes = null,
-        public ?float $goes = null,
+        public Presence $presence = new Presence(),
         public WordsLook $look = new WordsLook(),
         public string $by = '',
+        public OwnPlace $own = new OwnPlace(),
+        public ?Point $target = null,
+        public bool $isSpoken = false,
     ) {}
 
     public static function read(string $id, Fields $in): self
@@ -49,10 +48,12 @@ final readonly class WordsLayer implements Layer
             $role,
             $in->text('text', WordsRole::Title === $role ? Limits::TITLE : Limits::WORDS, ''),
             self::AUTO === $in->raw('place') ? null : $in->choice('place', Spot::class, Spot::Bottom),
-            $in->numberOrNull('comes', 0, Limits::MOST_STAY),
-            $in->numberOrNull('goes', 0, Limits::MOST_STAY),
+            Presence::read($in),
             WordsLook::read($in),
             $in->text('by', Limits::BY, ''),
+            OwnPlace::read($in),
+            $in->has('target') ? Point::read($in->object('target')) : null,
+            $in->flag('spoken', false),
         );
     }
 
@@ -61,9 +62,21 @@ final readonly class WordsLayer implements Layer
         return ['place' => self::AUTO];
     }
 
+    /** A spot that is chosen is where they stand then, wherever they were put before. */
     public function following(Layer $before, array $told): self
     {
-        return $this;
+        return isset($told['place']) && !isset($told['at']) ? $this->with(own: $this->own->atItsSpot()) : $this;
+    }
+
+    public function scripted(\Closure $place): self
+    {
+        return $this->with(presence: $this->presence->moved($place));
+    }
+
+    private function with(mixed ...$changes): self
+    {
+        /** @phpstan-ignore argument.type (the names and types are those of the constructor, checked when it runs) */
+        return new self(...array_merge(get_object_vars($this), $changes));
     }
 
     public function id(): string
@@ -81,114 +94,48 @@ final readonly class WordsLayer implements Layer
         return null;
     }
 
-    public function plan(LayerContext $context): ?PlannedWords
+    public function plan(LayerContext $context): array
     {
-        [$block, $place] = $this->role->isOnPicture() ? $this->onPicture($context) : [$this->heading($context), null];
-
-        return $block->isEmpty() ? null : new PlannedWords(
-            $this->id,
-            $block,
-            Envelope::comingAndGoing($this->comes, $this->goes, $context->frames, Rate::FPS),
-            $place,
-        );
-    }
-
-    /**
-     * Its colour and plate follow from the picture under it.
-     *
-     * @return array{TextBlock, Spot}
-     */
-    private function onPicture(LayerContext $context): array
-    {
-        $under = null;
-        foreach ($context->under as $layer) {
-            $under = $layer instanceof PlannedPicture ? $layer : $under;
+        [$block, $place] = $this->role->isOnPicture() ? (new SetOnPicture($this, $context))->set() : [$this->heading($context), null];
+        if ($block->isEmpty()) {
+            return [];
         }
-        // What moves is now dark and now light: words on it stand on their plate.
-        $light = null === $under || null !== $under->clip ? null : $context->lights[$under->rendition->lightKey()] ?? null;
+        $lit = [];
+        $opacity = $this->presence->opacity($context, true);
+        if ($this->isSpoken) {
+            $lit = SpokenLines::of($this->id, $this->text, $block, $opacity, $context);
+            $block = SpokenLines::unlit($block);
+        }
+        $written = $this->presence->written($context, Reveal::seconds($block));
 
-        return $context->memo->recall(
-            $context->key(
-                'on picture',
-                $writing = $this->writing($context->language),
-                $this->place,
-                $this->look->toArray(),
-                null === $light || null === $under ? null : [$under->rendition, $under->move],
-                null === $this->place ? $under?->heads : null,
-                null === $this->place ? $under?->move : null,
-                $taken = $this->taken($context),
-            ),
-            fn(): array => $this->placed(fn(Spot $place): TextBlock => $context->typesetter->onPicture(
-                $writing,
+        return [
+            ...$this->pointer($context, $block),
+            new PlannedWords(
+                $this->id,
+                $block,
+                $opacity,
                 $place,
-                $taken,
-                $under?->move,
-                null !== $light && Form::Whole === $under?->rendition->form ? new WholeLight($light, $under->rendition->ground) : $light,
-                $this->look,
-            ), $under),
-        );
-    }
-
-    /** @return list<Frame> what other words take of the slide that are seen at the same time, and were there before */
-    private function taken(LayerContext $context): array
-    {
-        $others = [];
-        foreach ($context->beside as $layer) {
-            if ($layer instanceof self && max($this->comes ?? 0.0, $layer->comes ?? 0.0) < min($this->goes ?? \INF, $layer->goes ?? \INF)) {
-                $others[$layer->id] = true;
-            }
-        }
-        $taken = [];
-        foreach ($context->under as $layer) {
-            if ($layer instanceof PlannedWords && isset($others[$layer->id()])) {
-                $taken[] = $layer->block->covers();
-            }
-        }
-
-        return $taken;
-    }
-
-    private function writing(string $language): Writing
-    {
-        $by = trim($this->by);
-
-        return match ($this->role) {
-            WordsRole::Name => new Writing($this->text, $by, sizes: [38, 34, 30, 28], backing: Backing::Plate),
-            WordsRole::Quotation => new Writing(
-                Quotation::marked($this->text, $language),
-                '' === $by ? '' : "— {$by}",
-                Face::Reading,
-                [48, 42, 36, 32, 28],
+                $this->presence->rise($context),
+                null === $written ? null : Reveal::of($block, $written),
             ),
-            default => new Writing($this->text),
-        };
+            ...$lit,
+        ];
     }
 
-    /**
-     * Where it was told, or at the lowest place at which it covers no face; where it covers one everywhere, where it covers least.
-     *
-     * @param \Closure(Spot): TextBlock $set
-     *
-     * @return array{TextBlock, Spot}
-     */
-    private function placed(\Closure $set, ?PlannedPicture $under): array
+    /** @return list<PlannedPointer> from a label to what it names */
+    private function pointer(LayerContext $context, TextBlock $block): array
     {
-        if (null !== $this->place || null === $under || [] === $under->heads) {
-            $place = $this->place ?? $this->role->spots()[0];
+        $under = SetOnPicture::under($context);
 
-            return [$set($place), $place];
-        }
-        $best = null;
-        foreach ($this->role->spots() as $place) {
-            $block = $set($place);
-            $seen = $block->isEmpty() ? null : $under->move->under($block->area());
-            $covered = null === $seen ? 0.0 : array_sum(array_map(static fn(Frame $head): float => $seen->shared($head), $under->heads));
-            if (null === $best || $covered < $best[0] - 1e-9) {
-                $best = [$covered, $block, $place];
-            }
-        }
-
-        return [$best[1], $best[2]];
+        return WordsRole::Label !== $this->role || null === $under ? [] : [new PlannedPointer(
+            "{$this->id}-line",
+            $block->body(),
+            $under->move,
+            $this->target ?? Point::middle(),
+            $block->lines[0]->colour ?? Legibility::LIGHT,
+            Legibility::against($block->lines[0]->colour ?? Legibility::LIGHT),
+            $this->presence->opacity($context),
+        )];
     }
 
     /** Title and subtitle stand together, so that each is set with the other. */
@@ -226,9 +173,12 @@ final readonly class WordsLayer implements Layer
     {
         return [
             'id' => $this->id, 'kind' => $this->kind()->value, 'role' => $this->role->value, 'text' => $this->text,
-            'place' => $this->place->value ?? self::AUTO, 'comes' => $this->comes, 'goes' => $this->goes,
+            'place' => $this->place->value ?? self::AUTO, ...$this->presence->toArray(),
             ...$this->look->toArray(),
             ...'' === $this->by ? [] : ['by' => $this->by],
+            ...$this->own->toArray(),
+            ...null === $this->target ? [] : ['target' => $this->target->toArray()],
+            ...$this->isSpoken ? ['spoken' => true] : [],
         ];
     }
 }

@@ -16,6 +16,8 @@ enum WordsRole: string
     case Caption = 'caption';
     /** Who is seen or heard, and what they are. */
     case Name = 'name';
+    /** Names a point of the picture, with a line to it. */
+    case Label = 'label';
     /** What somebody said or wrote, and who. */
     case Quotation = 'quotation';
 
@@ -29,6 +31,7 @@ enum WordsRole: string
     {
         return match ($this) {
             self::Name => [Spot::BottomLeft, Spot::BottomRight, Spot::TopLeft, Spot::TopRight],
+            self::Label => [Spot::TopLeft, Spot::TopRight, Spot::BottomLeft, Spot::BottomRight, Spot::Top, Spot::Bottom, Spot::Left, Spot::Right],
             self::Quotation => [Spot::Middle, Spot::Top, Spot::Bottom],
             default => [Spot::Bottom, Spot::Top, Spot::Middle],
         };

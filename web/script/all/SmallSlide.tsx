@@ -4,7 +4,7 @@ import { say } from '../../messages/say';
 import { LengthThread } from '../../parts/Thread';
 import { secondsText } from '../../parts/time';
 import { writtenOn } from '../../story/slides';
-import { ComposedSlide } from '../ComposedSlide';
+import { ComposedSlide } from '../../stage/ComposedSlide';
 import { NoHandle } from '../NoHandle';
 import type { Row } from '../rows';
 

@@ -1,8 +1,10 @@
 import { useRef, type KeyboardEvent } from 'react';
-import { useMove, type MoveMoveEvent } from 'react-aria/useMove';
+import type { MoveMoveEvent } from 'react-aria/useMove';
 import styled from 'styled-components';
 import { say, type Code } from '../../messages/say';
 import { moved, scaled, sized, type Box, type Hold } from '../../parts/boxes';
+import { wayOver } from '../../parts/byHand';
+import { Held } from '../../parts/Held';
 
 const Ground = styled.div`
   position: absolute;
@@ -127,9 +129,6 @@ const edges: Handle[] = [
   { hold: 'e', hand: 'crop.right', left: 100, top: 50, cursor: 'ew-resize' },
   { hold: 's', hand: 'crop.bottom', left: 50, top: 100, cursor: 'ns-resize' },
 ];
-/** One press of an arrow, in shares of the picture; with Shift more. */
-const STEP = 0.01;
-const STRIDE = 0.05;
 const GROWS = 1.05;
 
 interface Props {
@@ -174,18 +173,13 @@ export function FrameBox({
     latest.current = next;
     onChange(next);
   };
-  const way = ({ deltaX, deltaY, pointerType, shiftKey }: MoveMoveEvent): [number, number] => {
-    const { width = 1, height = 1 } = ground.current?.getBoundingClientRect() ?? {};
-    const step = shiftKey ? STRIDE : STEP;
-    return pointerType === 'keyboard' ? [deltaX * step, deltaY * step] : [deltaX / width, deltaY / height];
-  };
   const moves = (as: (from: Box, dx: number, dy: number) => Box) => ({
     onMoveStart: () => {
       onTaken?.();
       begun.current = { box: latest.current, x: 0, y: 0 };
     },
     onMove: (event: MoveMoveEvent) => {
-      const [dx, dy] = way(event);
+      const [dx, dy] = wayOver(ground.current, event);
       begun.current.x += dx;
       begun.current.y += dy;
       change(as(begun.current.box, begun.current.x, begun.current.y));
@@ -231,30 +225,5 @@ export function FrameBox({
         ))}
       </Kept>
     </Ground>
-  );
-}
-
-interface HeldProps {
-  name: string;
-  className: string;
-  style?: React.CSSProperties;
-  moves: Parameters<typeof useMove>[0];
-  onKeyDown?: (event: KeyboardEvent) => void;
-}
-
-/** What can be taken hold of. */
-function Held({ name, moves, onKeyDown, ...look }: HeldProps) {
-  const { moveProps } = useMove(moves);
-  return (
-    <button
-      type="button"
-      aria-label={name}
-      {...look}
-      {...moveProps}
-      onKeyDown={(event) => {
-        onKeyDown?.(event);
-        moveProps.onKeyDown?.(event);
-      }}
-    />
   );
 }

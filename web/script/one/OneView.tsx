@@ -1,4 +1,4 @@
-import { Fragment, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { say, type Code } from '../../messages/say';
 import { Segments } from '../../parts/Choice';
@@ -11,12 +11,11 @@ import { useActs, useView } from '../../story/StoryContext';
 import { assetOf, pictureOf } from '../../story/slides';
 import { nameOf, type Row } from '../rows';
 import SlideSettings from '../SlideSettings';
-import { SlideWords } from '../SlideWords';
-import { LookFields } from '../words/LookFields';
 import { ClipPart } from './clip/ClipPart';
 import { Eye } from './Eye';
 import { Fitted } from './Fitted';
 import { Mend, type MendGroup } from './Mend';
+import { WordsPart } from './words/WordsPart';
 
 const View = styled.div`
   display: grid;
@@ -223,19 +222,16 @@ export default function OneView({ rows, picked, onChoose }: Props) {
         {({ stage, fields }) => view(stage, fields)}
       </Mend>
     );
+  if (shown === 'words')
+    return (
+      <WordsPart key={row.id} row={row}>
+        {({ stage, fields }) => view(stage, fields)}
+      </WordsPart>
+    );
   return view(
     <Fitted>
       <Preview ref={preview} story={id} plan={plan} />
     </Fitted>,
-    shown === 'words' ? (
-      <Fragment key={row.id}>
-        <div className="words">
-          <SlideWords row={row} />
-        </div>
-        <LookFields slide={row.slide} />
-      </Fragment>
-    ) : (
-      <SlideSettings picked={[row.id]} />
-    ),
+    <SlideSettings picked={[row.id]} />,
   );
 }

@@ -71,7 +71,7 @@ const ByItself = styled(Radio)`
 `;
 
 /** Where words stand, pressed on a small slide; or where they cover nobody's face. */
-export function SpotField({ value, onChange }: { value: Place; onChange: (place: Place) => void }) {
+export function SpotField({ value, onChange }: { value: Place | null; onChange: (place: Place) => void }) {
   return (
     <Group value={value} onChange={(place) => onChange(place as Place)}>
       <Label>{say('words.where')}</Label>

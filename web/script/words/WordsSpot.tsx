@@ -13,5 +13,6 @@ export function WordsSpot({ slide, words = wordsOnPicture(slide)[0] }: { slide: 
     kind: 'words',
     changes: words ? changes : { role: 'caption', ...changes },
   }));
-  return <SpotField value={value.place} onChange={(place) => set({ place })} />;
+  // What was put by hand stands at none of them.
+  return <SpotField value={words?.at ? null : value.place} onChange={(place) => set({ place })} />;
 }

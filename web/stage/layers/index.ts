@@ -2,6 +2,7 @@ import type { PlannedLayer } from '../../api/types';
 import { icon } from './icon';
 import type { Performer } from './performer';
 import { picture } from './picture';
+import { pointer } from './pointer';
 import { words } from './words';
 
 /** The performer of each kind of layer. */
@@ -9,6 +10,7 @@ const performers: { [K in PlannedLayer['kind']]: Performer<Extract<PlannedLayer,
   picture,
   words,
   icon,
+  pointer,
 };
 
 /** Its performer and the layer are of one kind. */

@@ -1,6 +1,6 @@
 import styled from 'styled-components';
 import type { PlannedLayer, Scene } from '../api/types';
-import { performerOf } from '../stage/layers';
+import { performerOf } from './layers';
 import { useActs } from '../story/StoryContext';
 
 const Box = styled.div`

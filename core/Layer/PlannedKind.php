@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Layer;
+
+/** What there is to perform. Each has a painter in studio/Render and a performer in web/stage. */
+enum PlannedKind: string
+{
+    case Picture = 'picture';
+    case Words = 'words';
+    case Icon = 'icon';
+    /** From words to a point of a picture. */
+    case Pointer = 'pointer';
+}

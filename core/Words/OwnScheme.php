@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Words;
+
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Malformed;
+
+/** What a maker has changed of a scheme: its pair of faces and four colours; null for what stays. */
+final readonly class OwnScheme
+{
+    public function __construct(
+        public ?Face $heading = null,
+        public ?Face $text = null,
+        public ?string $ground = null,
+        public ?string $ink = null,
+        public ?string $accent = null,
+        public ?string $words = null,
+    ) {}
+
+    /** @throws Malformed */
+    public static function read(Fields $in): self
+    {
+        $face = static fn(string $key): ?Face => $in->has($key) ? $in->choice($key, Face::class) : null;
+
+        return new self(
+            $face('heading'),
+            $face('text'),
+            Colour::readOrNull($in, 'ground'),
+            Colour::readOrNull($in, 'ink'),
+            Colour::readOrNull($in, 'accent'),
+            Colour::readOrNull($in, 'words'),
+        );
+    }
+
+    public function on(Scheme $scheme): Scheme
+    {
+        return new Scheme(
+            null === $this->heading ? $scheme->heading : new Type($this->heading, $scheme->heading->weight),
+            null === $this->text ? $scheme->text : new Type($this->text, $scheme->text->weight),
+            $this->ground ?? $scheme->ground,
+            $this->ink ?? $scheme->ink,
+            // What stands below a heading was chosen for the colours that were.
+            null === $this->ground && null === $this->ink ? $scheme->soft : $this->ink ?? $scheme->ink,
+            $this->accent ?? $scheme->accent,
+            $scheme->ornament,
+            $this->words ?? $scheme->words,
+            $scheme->plate,
+            $scheme->backing,
+        );
+    }
+
+    /** @return array<string, string> what is told */
+    public function toArray(): array
+    {
+        return array_filter([
+            'heading' => $this->heading?->value, 'text' => $this->text?->value, 'ground' => $this->ground, 'ink' => $this->ink,
+            'accent' => $this->accent, 'words' => $this->words,
+        ], static fn(?string $part): bool => null !== $part);
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Words;
+
+/**
+ * What all that is written in a story has in common: a pair of faces, its colours (#rrggbb), what decorates its titles, and how
+ * words stand on pictures. What words say themselves wins.
+ */
+final readonly class Scheme
+{
+    /**
+     * @param Type        $heading of titles and quotations
+     * @param Type        $text    of all else
+     * @param string      $ground  of slides that show words alone
+     * @param string      $ink     of headings on it, $soft of what stands below them, $accent of the ornament
+     * @param string|null $words   of words on pictures; null for white or dark, whichever is clearer
+     * @param string|null $plate   that they stand on, where it is clear of them; null for dark or white
+     * @param Backing     $backing what they stand on where nothing is told
+     */
+    public function __construct(
+        public Type $heading = new Type(Face::Reading),
+        public Type $text = new Type(Face::Plain),
+        public string $ground = self::PAPER,
+        public string $ink = '#20242B',
+        public string $soft = '#5A6070',
+        public string $accent = '#2F3F7F',
+        public Ornament $ornament = Ornament::Stitches,
+        public ?string $words = null,
+        public ?string $plate = null,
+        public Backing $backing = Backing::Auto,
+    ) {}
+
+    public const PAPER = '#FBF8F1';
+
+    /** What a transition through light goes through: the ground where that is light, and else paper. */
+    public function light(): string
+    {
+        return Contrast::luminance($this->ground) > 0.4 ? $this->ground : self::PAPER;
+    }
+
+    /** Whether headings are clear of their ground without an edge (WCAG 2.2, 1.4.3: 4.5:1). */
+    public function isClear(): bool
+    {
+        return Contrast::ratio(Contrast::luminance($this->ink), Contrast::luminance($this->ground)) >= 4.5;
+    }
+
+    /** @return array<string, mixed> what a maker may change of it, as it is */
+    public function toArray(): array
+    {
+        return [
+            'heading' => $this->heading->face->value, 'text' => $this->text->face->value, 'ground' => strtolower($this->ground),
+            'ink' => strtolower($this->ink), 'accent' => strtolower($this->accent), 'words' => strtolower($this->words ?? Legibility::LIGHT),
+            'isClear' => $this->isClear(),
+        ];
+    }
+}

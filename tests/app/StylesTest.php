@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Tests\App;
+
+/** A story's own first slides in each of the styles; one that is chosen, kept and undone. */
+final class StylesTest extends AppTestCase
+{
+    public function testEachStyleShowsItsOwnSlidesAndItsWordsAreThere(): void
+    {
+        $story = $this->as('sam')->story();
+        $this->bringIn($story, self::newPicture(), 'reeds.jpg');
+        $slide = StoryTest::text(self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 1, 'id'));
+        $this->edit($story, ['do' => 'set layer', 'slide' => $slide, 'layer' => 'caption', 'kind' => 'words', 'changes' => ['text' => 'Reeds bend']]);
+        $told = $this->told('GET', "/api/stories/{$story}/styles.json");
+        self::assertSame(['thread', 'clay', 'slate', 'stone', 'tin', 'ledger', 'lantern', 'reed'], array_column($told, 'name'));
+        $hashes = [];
+        foreach (array_keys($told) as $i) {
+            self::assertSame($slide, self::at($told, $i, 'scenes', 1, 'id'));
+            $hashes[] = StoryTest::text(self::at($told, $i, 'scenes', 0, 'layers', 0, 'hash'));
+            $hashes[] = StoryTest::text(self::at($told, $i, 'scenes', 1, 'layers', 1, 'hash'));
+        }
+        self::assertCount(16, array_unique($hashes), 'no two look alike');
+        foreach ($hashes as $hash) {
+            self::assertSame(200, $this->ask('GET', "/api/stories/{$story}/words/{$hash}.png")->getStatusCode());
+        }
+        self::assertSame('crossfade', self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'style', 'transition', 'kind'), 'looking changes nothing');
+    }
+
+    public function testAStyleIsChosenAtOnceAndUndone(): void
+    {
+        $story = $this->as('sam')->story();
+        $style = fn(): mixed => self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'style');
+        $ground = fn(): mixed => self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'scenes', 0, 'ground');
+        self::assertSame('#FBF8F1', $ground());
+        $this->edit($story, ['do' => 'set style', 'name' => 'lantern']);
+        self::assertSame(['transition' => ['kind' => 'through-dark', 'seconds' => 1], 'name' => 'lantern'], $style());
+        self::assertSame('#10162A', $ground());
+        // A transition of one's own stays, whatever the style.
+        $this->edit($story, ['do' => 'set style', 'transition' => ['kind' => 'sweep', 'seconds' => 0.5]]);
+        $this->edit($story, ['do' => 'set style', 'name' => 'slate']);
+        self::assertSame(['transition' => ['kind' => 'sweep', 'seconds' => 0.5], 'name' => 'slate'], $style());
+        $this->told('POST', "/api/stories/{$story}/undo", null, 200, ['If-Match' => '"' . $this->revision($story) . '"']);
+        self::assertSame(['transition' => ['kind' => 'sweep', 'seconds' => 0.5], 'name' => 'lantern'], $style());
+        $this->edit($story, ['do' => 'set style', 'name' => 'velvet'], 422);
+    }
+}

@@ -1,0 +1,46 @@
+import AxeBuilder from '@axe-core/playwright';
+import { saved } from './helpers';
+import { begin, draw, view, whole } from './own';
+import { expect, test } from './test';
+
+test('the whole story is looked at on one page, and printed', async ({ page }) => {
+  await begin(page, 'juno', 'On paper');
+  await page.getByLabel('Caption on slide 2').fill('The mill turns twice a day');
+  await page.getByLabel('Script of slide 2').fill('Here is the mill. Nobody asks it to turn.');
+  // A word without an end makes no slide wider than the others.
+  await page.getByLabel('Script of slide 3').fill('x'.repeat(400));
+  await page.getByLabel('Script of slide 3').blur();
+  await saved(page);
+  await draw(page, 'The story');
+  await whole(page).getByRole('link', { name: 'Print the story' }).click();
+  await expect(page.getByRole('heading', { name: 'On paper' })).toBeVisible();
+  const slides = page.locator('main li');
+  const { plan } = await view(page);
+  await expect(slides).toHaveCount(plan.scenes.length);
+  await expect(slides.nth(1)).toContainText('Here is the mill. Nobody asks it to turn.');
+  await expect(slides.nth(1)).toContainText('0:05');
+  await expect(slides.nth(1).locator('img[src*="/words/"]')).toBeVisible();
+  const wide = await slides.evaluateAll((all) => all.map((one) => Math.round(one.getBoundingClientRect().width)));
+  expect(new Set(wide).size).toBe(1);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  // The browser's own dialog is not opened in a test; that it is asked for is.
+  await page.evaluate(() => {
+    window.print = () => {
+      document.title = 'printed';
+    };
+  });
+  await page.getByRole('button', { name: 'Print', exact: true }).click();
+  await expect(page).toHaveTitle('printed');
+  // On paper there is nothing to press, and every picture is there.
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('button')).toHaveCount(0);
+  for (let n = 0; n < plan.scenes.length; n += 1) await slides.nth(n).scrollIntoViewIfNeeded();
+  await expect
+    .poll(() =>
+      slides.locator('img').evaluateAll((all) => all.every((one) => (one as HTMLImageElement).naturalWidth > 0)),
+    )
+    .toBe(true);
+  expect((await page.pdf({ format: 'A4' })).length).toBeGreaterThan(20_000);
+});

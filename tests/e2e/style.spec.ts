@@ -1,0 +1,152 @@
+import AxeBuilder from '@axe-core/playwright';
+import { saved } from './helpers';
+import { begin, choose as chooseSlide, draw, panel, view, whole } from './own';
+import { expect, test, type Page } from './test';
+
+const style = async (page: Page) => (await view(page)).story.style;
+const ground = async (page: Page) => (await view(page)).plan.scenes[0].ground as string;
+const card = (page: Page, name: string) =>
+  whole(page).getByRole('radiogroup', { name: 'Style' }).getByRole('radio', { name, exact: true });
+/** The field itself cannot be seen: its card is pressed. */
+const choose = (page: Page, name: string) => card(page, name).locator('xpath=ancestor::label[1]').click();
+const chosen = async (page: Page, label: string, name: string) => {
+  await whole(page).getByRole('button', { name: label }).click();
+  await page.getByRole('option', { name, exact: true }).click();
+};
+
+test('a style is chosen by looking at one’s own slides in it, kept, undone, changed', async ({ page, context }) => {
+  await begin(page, 'wren', 'Eight faces');
+  await page.getByLabel('Caption on slide 2').fill('The mill turns twice a day');
+  await page.getByLabel('Caption on slide 2').blur();
+  await saved(page);
+  await draw(page, 'The story');
+  // Each shows the story's own title and first words, each in its own drawing.
+  const drawn = whole(page).getByRole('radiogroup', { name: 'Style' }).locator('img[src*="/words/"]');
+  await expect(drawn).toHaveCount(16);
+  const urls = await drawn.evaluateAll((all) => all.map((one) => one.getAttribute('src')));
+  expect(new Set(urls).size).toBe(16);
+  await expect
+    .poll(() => drawn.evaluateAll((all) => all.every((one) => (one as HTMLImageElement).naturalWidth > 0)))
+    .toBe(true);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  const grounds = new Set<string>();
+  for (const [name, called] of [
+    ['Clay', 'clay'],
+    ['Slate', 'slate'],
+    ['Stone', 'stone'],
+    ['Tin', 'tin'],
+    ['Ledger', 'ledger'],
+    ['Reed', 'reed'],
+    ['Thread', 'thread'],
+    ['Lantern', 'lantern'],
+  ] as const) {
+    await choose(page, name);
+    await expect.poll(async () => (await style(page)).name ?? 'thread').toBe(called);
+    await expect(card(page, name)).toBeChecked();
+    grounds.add(await ground(page));
+  }
+  expect(grounds.size).toBe(8);
+  expect((await style(page)).transition).toEqual({ kind: 'through-dark', seconds: 1 });
+
+  // By keys too.
+  await card(page, 'Lantern').focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(async () => (await style(page)).name).toBe('ledger');
+
+  // Two faces and four colours of one's own.
+  await whole(page).getByText('Letters and colours of my own').click();
+  await chosen(page, 'Letters of titles', 'By hand');
+  await expect.poll(async () => (await style(page)).own).toEqual({ heading: 'hand' });
+  await chosen(page, 'Letters of all else', 'Plain');
+  for (const [label, part, colour] of [
+    ['Ground', 'ground', '#203040'],
+    ['Titles', 'ink', '#223344'],
+    ['Ornament', 'accent', '#ff8800'],
+    ['Words on pictures', 'words', '#ffeecc'],
+  ] as const) {
+    await whole(page).getByLabel(label, { exact: true }).fill(colour);
+    await expect.poll(async () => (await style(page)).own?.[part]).toBe(colour);
+  }
+  expect(await ground(page)).toBe('#203040');
+  const told = whole(page).getByText('The titles are hard to read on that ground');
+  await expect(told).toBeVisible();
+  await whole(page).getByLabel('Titles', { exact: true }).fill('#ffffff');
+  await expect(told).toHaveCount(0);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await whole(page).getByRole('button', { name: 'As the style has it' }).click();
+  await expect.poll(async () => (await style(page)).own).toBeUndefined();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await style(page)).own?.ink).toBe('#ffffff');
+
+  // Two choose at once, one of them without a connection: one truth, and the last act is done.
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await draw(other, 'The story');
+  await draw(page, 'The story');
+  await context.setOffline(true);
+  await choose(page, 'Tin');
+  await expect(page.getByText('Not saved yet: no connection. It will be sent.').first()).toBeVisible();
+  await context.setOffline(false);
+  await expect.poll(async () => (await style(page)).name, { timeout: 30_000 }).toBe('tin');
+  await choose(other, 'Stone');
+  await expect.poll(async () => (await style(page)).name).toBe('stone');
+  expect((await style(page)).own, 'what was changed of the one is not done to the other').toBeUndefined();
+  await other.close();
+
+  await page.setViewportSize({ width: 390, height: 844 });
+  await choose(page, 'Reed');
+  await expect.poll(async () => (await style(page)).name).toBe('reed');
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});
+
+test('transitions are chosen by seeing them on the slides at hand, and varied calmly', async ({ page }) => {
+  await begin(page, 'ivo', 'How one gives way');
+  await chooseSlide(page, 1);
+  const kinds = panel(page).getByRole('radiogroup', { name: 'How it gives way to the next' });
+  const own = async () => ((await view(page)).story.slides[1].transition?.kind ?? null) as string | null;
+  // Each shows this slide and the next, half way.
+  const card = (name: string) => kinds.getByRole('radio', { name, exact: true }).locator('xpath=ancestor::label[1]');
+  const faded = card('Crossfade').locator('.next');
+  await expect(card('Crossfade').locator('img').first()).toBeVisible();
+  expect(await faded.evaluate((one) => getComputedStyle(one).opacity)).toBe('0.5');
+  expect(
+    await card('Cut')
+      .locator('.next')
+      .evaluate((one) => getComputedStyle(one).clipPath),
+  ).toContain('50%');
+  // While one looks at it, it goes on.
+  await card('Crossfade').hover();
+  const seen = new Set<string>();
+  await expect
+    .poll(async () => seen.add(await faded.evaluate((one) => getComputedStyle(one).opacity)).size)
+    .toBeGreaterThan(4);
+  for (const [name, kind] of [
+    ['Cut', 'cut'],
+    ['Through dark', 'through-dark'],
+    ['Through light', 'through-light'],
+    ['Sweep', 'sweep'],
+    ['Rise', 'rise'],
+    ['Crossfade', 'crossfade'],
+  ] as const) {
+    await card(name).click();
+    await expect.poll(own).toBe(kind);
+  }
+  await kinds.getByRole('radio', { name: 'Crossfade' }).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(own).toBe('cut');
+
+  // All at once, by what happens: a title in the middle is a new part.
+  await page.getByRole('button', { name: 'Add a title' }).click();
+  await saved(page);
+  await draw(page, 'The story');
+  await whole(page).getByRole('button', { name: 'Vary calmly' }).click();
+  const all = async () =>
+    (await view(page)).story.slides.map((one: { transition: { kind: string } | null }) => one.transition?.kind ?? null);
+  // To the new part and from it; one picture gives way to another as is usual.
+  await expect.poll(all).toEqual([null, 'through-dark', 'through-dark', null, null]);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+z');
+  await expect.poll(own).toBe('cut');
+});

@@ -1,0 +1,73 @@
+import { useEffect, useRef } from 'react';
+import styled from 'styled-components';
+import type { Scene } from '../api/types';
+import { weigh } from '../stage/weigh';
+import { ComposedSlide } from '../stage/ComposedSlide';
+
+const Box = styled.div`
+  position: relative;
+  overflow: hidden;
+  border-radius: 3px;
+  pointer-events: none;
+  .next,
+  .veil {
+    position: absolute;
+    inset: 0;
+  }
+`;
+/** Seconds that each of the two slides is seen alone before it begins again. */
+const RESTS = 0.6;
+/** How far a transition is that stands still; one through a colour a little less, when there is something to see. */
+const HALF = 0.5;
+const TINTED = 0.37;
+
+interface Props {
+  from: Scene;
+  to: Scene;
+  transition: Scene['transition'];
+  ratio: number;
+  /** How long it takes. */
+  seconds: number;
+  /** It goes on while it is looked at; else it stands half way. */
+  moves: boolean;
+}
+
+/** One slide giving way to the next, small. */
+export function TransitionPicture({ from, to, transition, ratio, seconds, moves }: Props) {
+  const next = useRef<HTMLDivElement>(null);
+  const veil = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const isCut = transition.kind === 'cut';
+    const show = (progress: number) => {
+      if (!next.current || !veil.current) return;
+      weigh(next.current.style, veil.current.style, transition, isCut ? Number(progress >= HALF) : progress);
+      next.current.style.clipPath = 'none';
+    };
+    const isStill = !moves || matchMedia('(prefers-reduced-motion: reduce)').matches;
+    if (isStill) {
+      show(transition.colour === null ? HALF : TINTED);
+      // A cut has no half: the one beside the other.
+      if (isCut && next.current) next.current.style.clipPath = 'inset(0 0 0 50%)';
+      return undefined;
+    }
+    const length = isCut ? 0.01 : seconds;
+    const begun = performance.now();
+    let frame = 0;
+    const step = (now: number) => {
+      const at = ((now - begun) / 1000) % (length + 2 * RESTS);
+      show(Math.max(0, Math.min(1, (at - RESTS) / length)));
+      frame = requestAnimationFrame(step);
+    };
+    frame = requestAnimationFrame(step);
+    return () => cancelAnimationFrame(frame);
+  }, [transition, seconds, moves]);
+  return (
+    <Box aria-hidden>
+      <ComposedSlide scene={from} ratio={ratio} picture="" words="" />
+      <div className="veil" ref={veil} />
+      <div className="next" ref={next}>
+        <ComposedSlide scene={to} ratio={ratio} picture="" words="" />
+      </div>
+    </Box>
+  );
+}
