@@ -174,6 +174,11 @@ final readonly class Fields
         return (float) $value;
     }
 
+    public function wholeOrNull(string $key, int $min, int $max): ?int
+    {
+        return isset($this->data[$key]) ? $this->whole($key, $min, $max) : null;
+    }
+
     public function numberOrNull(string $key, float $min, float $max): ?float
     {
         return isset($this->data[$key]) ? $this->number($key, $min, $max) : null;

@@ -41,6 +41,8 @@ final class Limits
     // How many.
     public const SLIDES = 500;
     public const LAYERS = 40;
+    /** Of a slide's arrangement. */
+    public const CELLS = 4;
     public const SPANS = 100;
     /** That are marked as red in one picture. */
     public const EYES = 20;

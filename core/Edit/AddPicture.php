@@ -15,8 +15,18 @@ use Rhapsode\Core\Story\Story;
  */
 final readonly class AddPicture implements Edit
 {
-    /** @param list<string> $after */
-    public function __construct(private Picture $picture, private ?string $slide, private array $after = []) {}
+    /**
+     * @param list<string> $after
+     * @param string|null  $layer    in place of whose picture, on a slide that is there; null for the first
+     * @param bool         $isBeside beside what a slide that is there shows, and not in its place
+     */
+    public function __construct(
+        private Picture $picture,
+        private ?string $slide,
+        private array $after = [],
+        private ?string $layer = null,
+        private bool $isBeside = false,
+    ) {}
 
     public function apply(Story $story): Story
     {
@@ -26,7 +36,9 @@ final readonly class AddPicture implements Edit
             return $story;
         }
         if (null !== $story->indexOf($this->slide)) {
-            return (new SetPicture($this->slide, $this->picture->id))->apply($story);
+            return ($this->isBeside
+                ? new PutBeside($this->slide, $this->picture->id)
+                : new SetPicture($this->slide, $this->picture->id, $this->layer))->apply($story);
         }
         $there = array_values(array_filter($this->after, static fn(string $id): bool => null !== $story->indexOf($id)));
         $last = array_key_last($story->slides);

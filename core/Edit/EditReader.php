@@ -11,6 +11,8 @@ use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Story\Bed;
+use Rhapsode\Core\Story\Layout;
+use Rhapsode\Core\Story\Sequence;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\StyleName;
@@ -30,7 +32,16 @@ final class EditReader
             'duplicate slides' => new DuplicateSlides($in->ids('slides'), $in->ids('copies')),
             'set layer' => new SetLayer($in->id('slide'), $in->id('layer'), $in->choice('kind', LayerKind::class), self::changes($in)),
             'set layers' => new SetLayers($in->ids('slides'), $in->choice('kind', LayerKind::class), self::changes($in)),
-            'cut clip' => new CutClip($in->id('slide'), $in->whole('frame', 1, Limits::CLIP_FRAMES), $in->id('rest')),
+            'cut clip' => new CutClip(
+                $in->id('slide'),
+                $in->whole('frame', 1, Limits::CLIP_FRAMES),
+                $in->id('rest'),
+                $in->idOrNull('layer'),
+            ),
+            'arrange' => new Arrange($in->ids('slides'), $in->choice('layout', Layout::class)),
+            'put in cell' => new PutInCell($in->id('slide'), $in->id('layer'), $in->whole('cell', 0, Limits::CELLS - 1)),
+            'put beside' => new PutBeside($in->id('slide'), $in->id('asset')),
+            'set sequence' => new SetSequence($in->ids('slides'), $in->choice('sequence', Sequence::class)),
             'turn upright' => new TurnUpright($in->ids('slides')),
             'mark eyes' => new MarkEyes($in->ids('slides')),
             'delete layer' => new DeleteLayer($in->id('slide'), $in->id('layer')),

@@ -17,11 +17,14 @@ final readonly class MarkEyes implements Edit
     public function apply(Story $story): Story
     {
         return OnSlides::change($story, $this->slides, static function (Slide $slide) use ($story): Slide {
-            [$layer, $picture] = [$slide->picture(), $story->pictureOf($slide)];
+            foreach ($slide->pictures() as $layer) {
+                $picture = $story->picture($layer->asset);
+                if (null !== $picture && null === $picture->clip) {
+                    $slide = $slide->withLayer($layer->with(recipe: $layer->recipe->withEyes(RedEye::marks($picture))));
+                }
+            }
 
-            return null === $layer || null === $picture || null !== $picture->clip
-                ? $slide
-                : $slide->withLayer($layer->with(recipe: $layer->recipe->withEyes(RedEye::marks($picture))));
+            return $slide;
         });
     }
 }

@@ -23,17 +23,19 @@ final readonly class SetPicture implements Edit
     /** Two pictures whose ratios differ by less than this share have the same shape: as of one camera, cut a little. */
     private const SAME_SHAPE = 0.03;
 
-    public function __construct(private string $slide, private string $asset) {}
+    /** @param string|null $layer in place of whose picture; null for the first */
+    public function __construct(private string $slide, private string $asset, private ?string $layer = null) {}
 
     public function apply(Story $story): Story
     {
         $new = $story->picture($this->asset) ?? throw new Refused('edit.asset-gone');
 
         return OnSlides::change($story, [$this->slide], function (Slide $slide) use ($story, $new): Slide {
-            $layer = $slide->picture();
-            $old = $story->pictureOf($slide);
+            $named = null === $this->layer ? $slide->picture() : $slide->layer($this->layer);
+            $layer = $named instanceof PictureLayer ? $named : null;
+            $old = null === $layer ? null : $story->picture($layer->asset);
             if (null === $layer || null === $old) {
-                return $slide->withLayer(new PictureLayer($layer->id ?? 'picture', $new->id));
+                return $slide->withLayer(new PictureLayer($layer->id ?? $slide->freeId('picture'), $new->id, cell: $layer?->cell));
             }
             $ratio = $new->width / $new->height;
             $isAlike = abs($ratio / $old->width * $old->height - 1) < self::SAME_SHAPE;
@@ -42,7 +44,7 @@ final readonly class SetPicture implements Edit
                 : $layer->framing->withFrames(static fn(Frame $frame): Frame => $layer->recipe->carried($frame, new Recipe()));
 
             return $old->id === $new->id ? $slide : $slide->withLayer(
-                new PictureLayer($layer->id, $new->id, new Recipe(), $layer->fit, $framing, $layer->ground),
+                $layer->with(asset: $new->id, recipe: new Recipe(), framing: $framing, part: null),
             );
         });
     }

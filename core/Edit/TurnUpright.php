@@ -17,12 +17,15 @@ final readonly class TurnUpright implements Edit
     public function apply(Story $story): Story
     {
         return OnSlides::change($story, $this->slides, static function (Slide $slide) use ($story): Slide {
-            $layer = $slide->picture();
-            $picture = $story->pictureOf($slide);
+            foreach ($slide->pictures() as $layer) {
+                $picture = $story->picture($layer->asset);
+                if (null !== $picture && $layer->liesSideways($picture)) {
+                    $turned = ['recipe' => ['turn' => $picture->sideways]];
+                    $slide = $slide->withLayer(SetLayer::changed(LayerKind::Picture, $layer->id, $layer, $turned));
+                }
+            }
 
-            return null === $layer || null === $picture || !$layer->liesSideways($picture)
-                ? $slide
-                : $slide->withLayer(SetLayer::changed(LayerKind::Picture, $layer->id, $layer, ['recipe' => ['turn' => $picture->sideways]]));
+            return $slide;
         });
     }
 }

@@ -6,7 +6,6 @@ namespace Rhapsode\Core\Framing;
 
 use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Geometry\Frame;
-use Rhapsode\Core\Geometry\Shape;
 
 /**
  * Decides what part of its picture a slide shows, and how that changes while it is seen.
@@ -15,6 +14,8 @@ final class Framer
 {
     /** The share of a picture that filling the slide may cost before it is shown whole instead. */
     public const MOST_LOST = 0.4;
+    /** The same in a cell, where pictures beside each other look best when they are of one size. */
+    public const MOST_LOST_IN_CELL = 0.6;
     /** So little that filling costs no head. */
     private const HARDLY_LOST = 0.04;
     /** At what share of the slide's height the middle of a head lies best (common practice: eyes on the upper third). */
@@ -24,23 +25,28 @@ final class Framer
      * @param float        $ratio   width over height of the picture
      * @param Matters|null $matters in it, where that is known: no head is cut by the slide's edge where the picture can be shown whole
      */
-    public static function isWhole(Fit $fit, float $ratio, Shape $shape, ?Matters $matters = null): bool
-    {
+    public static function isWhole(
+        Fit $fit,
+        float $ratio,
+        float $room,
+        ?Matters $matters = null,
+        float $mostLost = self::MOST_LOST,
+    ): bool {
         return match ($fit) {
             Fit::Whole => true,
             Fit::Fill => false,
             Fit::Auto => match (true) {
-                self::lostByFilling($ratio, $shape) > self::MOST_LOST => true,
-                self::lostByFilling($ratio, $shape) < self::HARDLY_LOST => false,
-                default => !self::holdsHeads($ratio, $shape, $matters),
+                self::lostByFilling($ratio, $room) > $mostLost => true,
+                self::lostByFilling($ratio, $room) < self::HARDLY_LOST => false,
+                default => !self::holdsHeads($ratio, $room, $matters),
             },
         };
     }
 
-    private static function holdsHeads(float $ratio, Shape $shape, ?Matters $matters): bool
+    private static function holdsHeads(float $ratio, float $room, ?Matters $matters): bool
     {
         $heads = null === $matters ? [] : Placing::heads($matters);
-        $wider = $shape->ratio() / $ratio;
+        $wider = $room / $ratio;
 
         return null !== ($wider > 1 ? Placing::room(
             Placing::alongHeight($heads),
@@ -49,9 +55,9 @@ final class Framer
     }
 
     /** The share of the picture's area outside the slide when it fills it, 0 to 1. */
-    public static function lostByFilling(float $ratio, Shape $shape): float
+    public static function lostByFilling(float $ratio, float $room): float
     {
-        $base = self::base($ratio, $shape);
+        $base = self::base($ratio, $room);
 
         return 1 - $base->width * $base->height;
     }
@@ -60,9 +66,9 @@ final class Framer
      * The largest frame of the film's shape. An upright crop keeps a little more above than below: heads are there. Where it is known
      * what matters, it lies where that is seen.
      */
-    public static function base(float $ratio, Shape $shape, ?Matters $matters = null): Frame
+    public static function base(float $ratio, float $room, ?Matters $matters = null): Frame
     {
-        $wider = $shape->ratio() / $ratio;
+        $wider = $room / $ratio;
         $usual = $wider > 1
             ? Frame::about(0.5, 0.5 - (1 - 1 / $wider) * 0.2, 1, 1 / $wider)
             : Frame::about(0.5, 0.5, $wider, 1);
@@ -97,17 +103,17 @@ final class Framer
         Fit $fit,
         Framing $framing,
         float $ratio,
-        Shape $shape,
+        float $room,
         float $seconds,
         string $slide,
         ?Moments $moments = null,
         ?Matters $matters = null,
         bool $goesOn = false,
     ): Move {
-        if (self::isWhole($fit, $ratio, $shape, $matters)) {
+        if (self::isWhole($fit, $ratio, $room, $matters)) {
             return Move::still(Frame::all());
         }
-        $base = self::base($ratio, $shape, $matters);
+        $base = self::base($ratio, $room, $matters);
         if (Motion::Set === $framing->motion && null !== $framing->opensOn && null !== $framing->closesOn) {
             $stops = null === $moments ? [] : array_map(
                 static fn(Stop $stop): array => [$moments->of($stop), self::shaped($stop->frame, $base)],

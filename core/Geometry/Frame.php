@@ -101,6 +101,21 @@ final readonly class Frame
         );
     }
 
+    /** What of it lies in a part, in shares of that part; null where nothing does. */
+    public function cut(self $part): ?self
+    {
+        [$left, $top] = [max($this->x, $part->x), max($this->y, $part->y)];
+        $width = min($this->x + $this->width, $part->x + $part->width) - $left;
+        $height = min($this->y + $this->height, $part->y + $part->height) - $top;
+
+        return $width <= 0 || $height <= 0 ? null : new self(
+            ($left - $part->x) / $part->width,
+            ($top - $part->y) / $part->height,
+            min(1.0, $width / $part->width),
+            min(1.0, $height / $part->height),
+        );
+    }
+
     /** The area that lies in both, of 1 for the whole picture. */
     public function shared(self $other): float
     {

@@ -29,6 +29,12 @@ final readonly class Point
         return new self(($this->x - $frame->x) / $frame->width, ($this->y - $frame->y) / $frame->height);
     }
 
+    /** Where it is on the slide, where this is a point of a part of that. */
+    public function of(Frame $part): self
+    {
+        return new self($part->x + $this->x * $part->width, $part->y + $this->y * $part->height);
+    }
+
     /** The nearest point of a part of a slide. */
     public function heldIn(Frame $part): self
     {

@@ -38,6 +38,11 @@ interface Layer
 
     public function kind(): LayerKind;
 
+    /** The cell of its slide's arrangement that it lies in, from 0 on; null where it lies over all of the slide, or at a place of its own. */
+    public function cell(): ?int;
+
+    public function inCell(?int $cell): self;
+
     /** The asset that it shows; null where it needs none. */
     public function asset(): ?string;
 

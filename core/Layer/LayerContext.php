@@ -6,9 +6,12 @@ namespace Rhapsode\Core\Layer;
 
 use Rhapsode\Core\Asset\Asset;
 use Rhapsode\Core\Framing\Moments;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Mount;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Memo\Memo;
 use Rhapsode\Core\Words\LightUnder;
+use Rhapsode\Core\Words\Scheme;
 use Rhapsode\Core\Words\Typesetter;
 
 /** What a layer is planned with: its slide, the layers beside it, and what lies under it already. */
@@ -23,6 +26,9 @@ final readonly class LayerContext
      * @param list<Layer>               $beside   all layers of the slide, back to front
      * @param array<string, Asset>      $assets   of the story, by id
      * @param array<string, LightUnder> $lights   by Rendition::lightKey()
+     * @param list<Frame>               $cells    of its arrangement; none where what it shows is over all of it
+     * @param string                    $ground   colour behind them, #rrggbb
+     * @param list<float|null>          $turns    for each cell the second of the slide at which what lies in it comes; null from the beginning
      * @param list<PlannedLayer>        $under    planned before, back to front
      */
     public function __construct(
@@ -38,8 +44,24 @@ final readonly class LayerContext
         public array $lights,
         public Typesetter $typesetter,
         public Memo $memo,
+        public array $cells = [],
+        public Mount $mount = new Mount(),
+        public string $ground = Scheme::PAPER,
+        public array $turns = [],
         public array $under = [],
     ) {}
+
+    /** Where something in that cell lies; null for all of the slide. */
+    public function box(?int $cell): ?Frame
+    {
+        return null === $cell ? null : $this->cells[$cell] ?? null;
+    }
+
+    /** The second at which what lies in that cell comes; null from the beginning. */
+    public function turn(?int $cell): ?float
+    {
+        return null === $cell ? null : $this->turns[$cell] ?? null;
+    }
 
     public function over(PlannedLayer ...$layers): self
     {
@@ -56,6 +78,10 @@ final readonly class LayerContext
             $this->lights,
             $this->typesetter,
             $this->memo,
+            $this->cells,
+            $this->mount,
+            $this->ground,
+            $this->turns,
             [...$this->under, ...array_values($layers)],
         );
     }

@@ -12,4 +12,6 @@ enum PlannedKind: string
     case Icon = 'icon';
     /** From words to a point of a picture. */
     case Pointer = 'pointer';
+    /** About a picture in a cell: its corners, and a line. */
+    case Mat = 'mat';
 }

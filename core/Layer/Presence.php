@@ -34,6 +34,12 @@ final readonly class Presence
         return Entrance::AtOnce === $this->entrance ? $this : new self($this->comes, $this->goes);
     }
 
+    /** The same for what comes in its turn, unless it was told when. @param float|null $second of the slide; null where it waits for none */
+    public function inTurn(?float $second): self
+    {
+        return null === $second || null !== $this->comes ? $this : new self(Moment::atSecond($second), $this->goes, $this->entrance);
+    }
+
     /** @throws Malformed */
     public static function read(Fields $in): self
     {

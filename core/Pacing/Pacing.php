@@ -59,20 +59,38 @@ final class Pacing
         for ($i = \count($story->slides) - 1; $i >= 0; --$i) {
             $slide = $story->slides[$i];
             $comesIn = 0 === $i ? 0 : $story->transitionOf($story->slides[$i - 1])->frames();
-            $clip = $story->clipOf($slide);
-            $part = $slide->picture()->part ?? new Part();
-            $moves = null === $clip ? 0 : max(Rate::frames(Limits::LEAST_STAY), $part->frames($clip) - $out);
+            [$moves, $isLasting] = self::moving($story, $slide, $out);
             if ([] === $slide->voice) {
                 $stay = null === $slide->stay && $moves > 0 ? $moves : Rate::frames($slide->stay ?? self::usual($slide));
                 // A short slide must be seen whole for at least half its time.
                 $comesIn = min($comesIn, intdiv($stay, 2));
             } else {
-                $stay = max($comesIn + self::spoken($slide), Lasts::Clip === $part->lasts ? $moves : 0);
+                $stay = max($comesIn + self::spoken($slide), $isLasting ? $moves : 0);
             }
             $lengths[$i] = [$stay, $out = $comesIn];
         }
 
         return $lengths;
+    }
+
+    /**
+     * @param int $out frames over which the slide goes
+     *
+     * @return array{int, bool} frames of the longest clip on it, 0 where there is none; and whether it stays until that is over
+     */
+    private static function moving(Story $story, Slide $slide, int $out): array
+    {
+        [$longest, $isLasting] = [0, false];
+        foreach ($slide->pictures() as $layer) {
+            $clip = $story->picture($layer->asset)?->clip;
+            $part = $layer->part ?? new Part();
+            $moves = null === $clip ? 0 : max(Rate::frames(Limits::LEAST_STAY), $part->frames($clip) - $out);
+            if ($moves > $longest) {
+                [$longest, $isLasting] = [$moves, Lasts::Clip === $part->lasts];
+            }
+        }
+
+        return [$longest, $isLasting];
     }
 
     /** @return int the frames of its voice, with a breath before and after it */

@@ -11,7 +11,10 @@ use Rhapsode\Core\Captions\WordTimes;
 use Rhapsode\Core\Credits\Credits;
 use Rhapsode\Core\Credits\Wording;
 use Rhapsode\Core\Layer\Envelope;
+use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
+use Rhapsode\Core\Layer\Picture\PictureLayer;
+use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Memo\Memo;
@@ -22,7 +25,9 @@ use Rhapsode\Core\Pacing\TimedSlide;
 use Rhapsode\Core\Sound\Beds;
 use Rhapsode\Core\Sound\ClipSounds;
 use Rhapsode\Core\Sound\Voices;
+use Rhapsode\Core\Story\Cells;
 use Rhapsode\Core\Story\Layout;
+use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
@@ -65,7 +70,7 @@ final readonly class Planner
             Credits::entries($story, $wording),
             [
                 ...Voices::plays($story, $timed),
-                ...ClipSounds::plays($story, $timed),
+                ...ClipSounds::plays($story, $timed, self::begun($scenes)),
                 ...(new Beds($story, $timed, $frames * Rate::SAMPLES_PER_FRAME))->plays(),
             ],
             $typesetter->scheme,
@@ -116,6 +121,7 @@ final readonly class Planner
         array $lights,
     ): Scene {
         $slide = $timed->slide;
+        $moments = new SlideMoments($timed, $story, $this->memo);
         $context = new LayerContext(
             $slide->id,
             $story->title,
@@ -123,14 +129,19 @@ final readonly class Planner
             $story->shape,
             $timed->stay + $out,
             $next?->slide->picture()?->asset,
-            new SlideMoments($timed, $story, $this->memo),
+            $moments,
             $slide->layers,
             $story->assets,
             $lights,
             $typesetter,
             $this->memo,
+            Cells::of($slide->layout, $story->shape, $typesetter->scheme->mount->gap),
+            $typesetter->scheme->mount,
+            $typesetter->scheme->ground,
+            Turns::of($slide, $story->language, $moments, Rate::seconds($timed->stay) - $moments->begins()),
         );
-        foreach ($slide->layers as $layer) {
+        // Pictures in cells never lie on each other, and all else lies over them.
+        foreach ([...self::inCells($slide, true), ...self::inCells($slide, false)] as $layer) {
             $context = $context->over(...$layer->plan($context));
         }
 
@@ -149,6 +160,34 @@ final readonly class Planner
             ),
             $context->under,
         );
+    }
+
+    /**
+     * @param list<Scene> $scenes
+     *
+     * @return array<string, array<string, int>> at which frame of its slide each clip begins, by slide and layer
+     */
+    private static function begun(array $scenes): array
+    {
+        $begun = [];
+        foreach ($scenes as $scene) {
+            foreach ($scene->layers as $layer) {
+                if ($layer instanceof PlannedPicture && null !== $layer->clip) {
+                    $begun[$scene->id][$layer->id()] = $layer->clip->at;
+                }
+            }
+        }
+
+        return $begun;
+    }
+
+    /** @return list<Layer> */
+    private static function inCells(Slide $slide, bool $are): array
+    {
+        return array_values(array_filter(
+            $slide->layers,
+            static fn(Layer $layer): bool => $are === ($layer instanceof PictureLayer && null !== $layer->cell),
+        ));
     }
 
     /**

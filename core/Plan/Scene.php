@@ -66,13 +66,13 @@ final readonly class Scene
 
     public function picture(): ?PlannedPicture
     {
-        foreach ($this->layers as $layer) {
-            if ($layer instanceof PlannedPicture) {
-                return $layer;
-            }
-        }
+        return $this->pictures()[0] ?? null;
+    }
 
-        return null;
+    /** @return list<PlannedPicture> */
+    public function pictures(): array
+    {
+        return array_values(array_filter($this->layers, static fn(PlannedLayer $layer): bool => $layer instanceof PlannedPicture));
     }
 
     /** @return list<PlannedWords> */

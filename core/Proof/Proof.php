@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Proof;
 
+use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Framing\Comfort;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framer;
+use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Core\Sound\Loudness;
 use Rhapsode\Core\Story\Bed;
+use Rhapsode\Core\Story\Cells;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
@@ -120,12 +124,32 @@ final class Proof
         if (Layout::Title === $slide->layout) {
             return [];
         }
-        $layer = $slide->picture();
-        $picture = $story->pictureOf($slide);
-        if (null === $layer || null === $picture) {
+        if ([] === $slide->pictures()) {
             return [new Flaw(Severity::Must, 'no-picture', ['slide' => $number], $slide->id)];
         }
+        $cells = Cells::of($slide->layout, $story->shape, $story->style->scheme()->mount->gap);
+        // The same is said once, of however many.
+        $findings = [] === $slide->emptyCells() ? [] : ['' => new Flaw(Severity::Should, 'empty-cell', ['slide' => $number], $slide->id)];
+        foreach ($slide->pictures() as $layer) {
+            $picture = $story->picture($layer->asset);
+            $room = null === $layer->cell ? null : $cells[$layer->cell] ?? null;
+            foreach (null === $picture ? [] : self::shown($story, $slide, $number, $layer, $picture, $room ?? Frame::all()) as $flaw) {
+                $findings[$flaw->rule] ??= $flaw;
+            }
+        }
+
+        return array_values($findings);
+    }
+
+    /**
+     * @param Frame $part of the slide, that the picture has
+     *
+     * @return list<Flaw>
+     */
+    private static function shown(Story $story, Slide $slide, int $number, PictureLayer $layer, Picture $picture, Frame $part): array
+    {
         $ratio = $layer->recipe->ratio($picture);
+        $room = $story->shape->ratio() * $part->width / $part->height;
         $findings = [];
         if ($picture->source->isEmpty()) {
             $findings[] = new Flaw(Severity::Must, 'no-source', ['slide' => $number], $slide->id);
@@ -137,11 +161,12 @@ final class Proof
                 $slide->id,
             );
         }
-        if ($layer->recipe->width($picture) < self::LEAST_WIDTH && !Framer::isWhole(
+        if ($layer->recipe->width($picture) < self::LEAST_WIDTH * $part->width && !Framer::isWhole(
             $layer->fit,
             $ratio,
-            $story->shape,
+            $room,
             $layer->recipe->matters($picture),
+            null === $layer->cell ? Framer::MOST_LOST : Framer::MOST_LOST_IN_CELL,
         )) {
             $findings[] = new Flaw(
                 Severity::Should,
@@ -159,8 +184,8 @@ final class Proof
         if (null !== $picture->unbordered && null === $layer->recipe->crop) {
             $findings[] = new Flaw(Severity::Should, 'black-borders', ['slide' => $number], $slide->id);
         }
-        if (Fit::Fill === $layer->fit && Framer::lostByFilling($ratio, $story->shape) > Framer::MOST_LOST) {
-            $percent = (int) round(100 * Framer::lostByFilling($ratio, $story->shape));
+        if (Fit::Fill === $layer->fit && Framer::lostByFilling($ratio, $room) > Framer::MOST_LOST) {
+            $percent = (int) round(100 * Framer::lostByFilling($ratio, $room));
             $findings[] = new Flaw(Severity::Should, 'much-cropped', ['slide' => $number, 'percent' => $percent], $slide->id);
         }
 
@@ -226,12 +251,22 @@ final class Proof
     /** @return list<Flaw> */
     private static function moveOf(Scene $planned, Slide $slide, int $number): array
     {
-        $move = $planned->picture()?->move;
         $seconds = Rate::seconds($planned->gone() - $planned->start);
-        if (null === $move || Comfort::atMost($move, $seconds)->isCalm()) {
-            return [];
+        foreach ($planned->pictures() as $picture) {
+            if (!Comfort::atMost($picture->move, $seconds)->isCalm()) {
+                $found = self::speedOf(Comfort::of($picture->move, $seconds), $slide, $number);
+                if ([] !== $found) {
+                    return $found;
+                }
+            }
         }
-        $comfort = Comfort::of($move, $seconds);
+
+        return [];
+    }
+
+    /** @return list<Flaw> */
+    private static function speedOf(Comfort $comfort, Slide $slide, int $number): array
+    {
 
         $isZoom = $comfort->zoom > Comfort::MOST_ZOOM;
 

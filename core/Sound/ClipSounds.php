@@ -19,38 +19,45 @@ final class ClipSounds
     private const EDGE = 0.02;
 
     /**
-     * @param list<TimedSlide> $timed
+     * @param list<TimedSlide>                  $timed
+     * @param array<string, array<string, int>> $begun at which frame of its slide a clip begins, by slide and layer; where it is not told, the first
      *
      * @return list<Play> in order
      */
-    public static function plays(Story $story, array $timed): array
+    public static function plays(Story $story, array $timed, array $begun = []): array
     {
         $ducking = Ducking::underAll($timed);
         $plays = [];
         foreach ($timed as $i => $one) {
-            $layer = $one->slide->picture();
-            $clip = $story->clipOf($one->slide);
-            $part = $layer->part ?? new Part();
-            if (null !== $layer && null !== $clip && null !== $clip->loudness && !$part->muted) {
-                $plays[] = self::play($layer->asset, $clip, $part, $one, $timed[$i + 1]->comesIn ?? 0, $ducking);
+            foreach ($one->slide->pictures() as $layer) {
+                $clip = $story->picture($layer->asset)?->clip;
+                $part = $layer->part ?? new Part();
+                $from = $begun[$one->slide->id][$layer->id] ?? 0;
+                $out = $timed[$i + 1]->comesIn ?? 0;
+                if (null !== $clip && null !== $clip->loudness && !$part->muted && $from < $one->stay + $out) {
+                    $plays[] = self::play($layer->asset, $clip, $part, $one, $out, $ducking, $from);
+                }
             }
         }
 
         return $plays;
     }
 
-    /** @param int $out frames over which its slide goes */
-    private static function play(string $asset, Clip $clip, Part $part, TimedSlide $one, int $out, Ducking $ducking): Play
+    /**
+     * @param int $out   frames over which its slide goes
+     * @param int $begun the frame of its slide at which it begins
+     */
+    private static function play(string $asset, Clip $clip, Part $part, TimedSlide $one, int $out, Ducking $ducking, int $begun): Play
     {
-        $seen = $one->stay + $out;
-        $at = $one->start * Rate::SAMPLES_PER_FRAME;
+        $seen = $one->stay + $out - $begun;
+        $at = ($one->start + $begun) * Rate::SAMPLES_PER_FRAME;
         $from = $part->from * Rate::SAMPLES_PER_FRAME;
         $length = min($part->frames($clip), $seen) * Rate::SAMPLES_PER_FRAME;
         $end = $at + $length;
         $edge = min(Rate::samples(self::EDGE), intdiv($length, 2));
         $goes = $seen * Rate::SAMPLES_PER_FRAME - $out * Rate::SAMPLES_PER_FRAME;
         $fades = [
-            [$at, $at + max($edge, min($length, $one->comesIn * Rate::SAMPLES_PER_FRAME)), true],
+            [$at, $at + max($edge, min($length, ($one->comesIn - $begun) * Rate::SAMPLES_PER_FRAME)), true],
             [min($end - $edge, $at + $goes), $end, false],
         ];
         [$open, $ducked] = self::levels($clip, $part);

@@ -31,6 +31,7 @@ final readonly class Slide
         public array $voice = [],
         public ?float $stay = null,
         public ?Transition $transition = null,
+        public Sequence $sequence = Sequence::Together,
     ) {}
 
     /** A slide that shows a picture. */
@@ -51,6 +52,7 @@ final readonly class Slide
             array_map(Span::read(...), $in->objects('voice')),
             $in->numberOrNull('stay', Limits::LEAST_STAY, Limits::MOST_STAY),
             $in->has('transition') ? Transition::read($in->object('transition')) : null,
+            $in->choice('sequence', Sequence::class, Sequence::Together),
         );
     }
 
@@ -80,15 +82,38 @@ final readonly class Slide
         return $this->with(layers: null === $this->layer($new->id()) ? [...$layers, $new] : $layers);
     }
 
-    public function picture(): ?PictureLayer
+    /** That, or that with a number, whichever no layer is called by. */
+    public function freeId(string $wanted): string
     {
-        foreach ($this->layers as $layer) {
-            if ($layer instanceof PictureLayer) {
-                return $layer;
-            }
+        for ($n = 2, $id = $wanted; null !== $this->layer($id); ++$n) {
+            $id = "{$wanted}-{$n}";
         }
 
-        return null;
+        return $id;
+    }
+
+    /** The first of its pictures. */
+    public function picture(): ?PictureLayer
+    {
+        return $this->pictures()[0] ?? null;
+    }
+
+    /** @return list<PictureLayer> in the order of their cells */
+    public function pictures(): array
+    {
+        $pictures = array_values(array_filter($this->layers, static fn(Layer $layer): bool => $layer instanceof PictureLayer));
+        usort($pictures, static fn(PictureLayer $a, PictureLayer $b): int => $a->cell <=> $b->cell);
+
+        return $pictures;
+    }
+
+    /** @return list<int> the cells of it in which nothing lies */
+    public function emptyCells(): array
+    {
+        $taken = array_map(static fn(Layer $layer): ?int => $layer->cell(), $this->layers);
+        $cells = $this->layout->cells();
+
+        return array_values(array_diff(0 === $cells ? [] : range(0, $cells - 1), $taken));
     }
 
     /** @return list<WordsLayer> all that is written on it */
@@ -166,6 +191,7 @@ final readonly class Slide
             'voice' => array_map(static fn(Span $span): array => $span->toArray(), $this->voice),
             'stay' => $this->stay,
             'transition' => $this->transition?->toArray(),
+            ...Sequence::Together === $this->sequence ? [] : ['sequence' => $this->sequence->value],
         ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Story;
 
+use Rhapsode\Core\Geometry\Mount;
 use Rhapsode\Core\Words\Backing;
 use Rhapsode\Core\Words\Face;
 use Rhapsode\Core\Words\Ornament;
@@ -45,6 +46,7 @@ enum StyleName: string
                 Ornament::Dents,
                 '#FFF3E6',
                 '#5B2A18',
+                mount: new Mount(0.03, 0.05),
             ),
             self::Slate => new Scheme(
                 new Type(Face::Plain, Weight::Bold),
@@ -56,6 +58,7 @@ enum StyleName: string
                 Ornament::Stroke,
                 '#F3F5F0',
                 '#2B3538',
+                mount: new Mount(0.034, 0.0, 0.006, '#9FD0C0'),
             ),
             self::Stone => new Scheme(
                 new Type(Face::Solemn),
@@ -68,6 +71,7 @@ enum StyleName: string
                 '#FBFAF6',
                 '#2E2B27',
                 Backing::Plate,
+                mount: new Mount(0.04, 0.0),
             ),
             self::Tin => new Scheme(
                 new Type(Face::Loud, Weight::Bold),
@@ -80,6 +84,7 @@ enum StyleName: string
                 '#1D2A5B',
                 '#FFCE3A',
                 Backing::Plate,
+                mount: new Mount(0.034, 0.03, 0.012, '#C2261D'),
             ),
             self::Ledger => new Scheme(
                 new Type(Face::Typed),
@@ -92,6 +97,7 @@ enum StyleName: string
                 '#2A2A2A',
                 '#F2F0E6',
                 Backing::Plate,
+                mount: new Mount(0.026, 0.0, 0.004, '#2A2A2A'),
             ),
             self::Lantern => new Scheme(
                 new Type(Face::Reading, Weight::Bold),
@@ -103,6 +109,7 @@ enum StyleName: string
                 Ornament::Sparks,
                 '#FFE3AE',
                 '#10162A',
+                mount: new Mount(0.018, 0.02),
             ),
             self::Reed => new Scheme(
                 new Type(Face::Loud, Weight::Regular),
@@ -115,6 +122,7 @@ enum StyleName: string
                 '#FFFFFF',
                 '#21402C',
                 Backing::Plate,
+                mount: new Mount(0.03, 0.008, 0.008, '#6B8F2E'),
             ),
         };
     }

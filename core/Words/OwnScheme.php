@@ -48,6 +48,8 @@ final readonly class OwnScheme
             $this->words ?? $scheme->words,
             $scheme->plate,
             $scheme->backing,
+            // A line about pictures is of the accent's colour.
+            null === $scheme->mount->colour || null === $this->accent ? $scheme->mount : $scheme->mount->coloured($this->accent),
         );
     }
 

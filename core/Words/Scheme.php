@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Words;
 
+use Rhapsode\Core\Geometry\Mount;
+
 /**
  * What all that is written in a story has in common: a pair of faces, its colours (#rrggbb), what decorates its titles, and how
  * words stand on pictures. What words say themselves wins.
@@ -18,6 +20,7 @@ final readonly class Scheme
      * @param string|null $words   of words on pictures; null for white or dark, whichever is clearer
      * @param string|null $plate   that they stand on, where it is clear of them; null for dark or white
      * @param Backing     $backing what they stand on where nothing is told
+     * @param Mount       $mount   of what lies in cells
      */
     public function __construct(
         public Type $heading = new Type(Face::Reading),
@@ -30,6 +33,7 @@ final readonly class Scheme
         public ?string $words = null,
         public ?string $plate = null,
         public Backing $backing = Backing::Auto,
+        public Mount $mount = new Mount(),
     ) {}
 
     public const PAPER = '#FBF8F1';

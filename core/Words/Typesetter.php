@@ -47,6 +47,12 @@ final readonly class Typesetter
         return (new OnPicture($this->fitting, $this->scheme))->set($writing, $spot, $taken, $move, $light, $look, $own);
     }
 
+    /** Words in a cell of a slide, on its ground. */
+    public function inCell(Writing $writing, Frame $cell, WordsLook $look, ?Align $align): TextBlock
+    {
+        return (new InCell($this->fitting, $this->scheme))->set($writing, $cell, $look, $align, $this->onGround($look, $this->scheme->ink));
+    }
+
     /**
      * A title slide: its title over an ornament, a subtitle below. The two stand in the middle together.
      *

@@ -32,9 +32,8 @@ final readonly class PlanMaker
     {
         $lights = [];
         foreach ($story->slides as $slide) {
-            $picture = $slide->picture();
             // Only words need to know what lies under them.
-            if (null !== $picture && $slide->isWrittenOn()) {
+            foreach ($slide->isWrittenOn() ? $slide->pictures() : [] as $picture) {
                 $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->files->light(
                     $picture->asset,
                     $picture->recipe,

@@ -62,8 +62,7 @@ final readonly class StoryFolder
     {
         $lights = [];
         foreach ($story->slides as $slide) {
-            $picture = $slide->picture();
-            if (null !== $picture) {
+            foreach ($slide->pictures() as $picture) {
                 $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->renditions->light(
                     $picture->asset,
                     $picture->recipe,

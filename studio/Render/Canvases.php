@@ -7,7 +7,7 @@ namespace Rhapsode\Studio\Render;
 /** The canvases used last: a scene's own segments and its two transitions show the same picture. */
 final class Canvases
 {
-    private const MOST = 4;
+    private const MOST = 8;
 
     /** @var array<string, Canvas> the one used last stands last */
     private array $kept = [];

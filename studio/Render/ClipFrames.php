@@ -27,7 +27,8 @@ final readonly class ClipFrames
         private PlannedClip $clip,
         Renditions $renditions,
         Shape $shape,
-        FilmFormat $format,
+        int $wide,
+        int $high,
     ) {
         $recipe = $clip->recipe;
         $mp4 = $renditions->clip($layer->rendition->asset);
@@ -39,11 +40,11 @@ final readonly class ClipFrames
         $this->kept = self::kept($recipe, $width / $height);
         $this->inset = $clip->box->equals(Frame::all()) ? null : new Inset(
             $clip->box,
-            Canvas::ofPicture($renditions->picture($layer->rendition, $shape), $format->width, $format->height)->frame(Frame::all()),
-            $format->width,
-            $format->height,
+            Canvas::ofPicture($renditions->picture($layer->rendition, $shape), $wide, $high)->frame(Frame::all()),
+            $wide,
+            $high,
         );
-        $this->canvas = Canvas::ofVideo($width, $height, $this->inset->width ?? $format->width, $this->inset->height ?? $format->height);
+        $this->canvas = Canvas::ofVideo($width, $height, $this->inset->width ?? $wide, $this->inset->height ?? $high);
     }
 
     /** What the recipe leaves of the turned clip. */
@@ -54,7 +55,7 @@ final readonly class ClipFrames
         return Frame::about(0.5, 0.5, $inside, $inside)->within($recipe->crop ?? Frame::all());
     }
 
-    /** @return string planar yuv420p of the film's size, at a frame of the film */
+    /** @return string planar yuv420p of the size asked for, at a frame of the film */
     public function at(int $frame, Scene $scene): string
     {
         $this->canvas->refill($this->reader->frame($this->clip->frame($frame - $scene->start)));

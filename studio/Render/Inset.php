@@ -23,9 +23,13 @@ final readonly class Inset
         $this->height = min($groundHeight, 2 * (int) ceil(($box->y + $box->height) * $groundHeight / 2 - 1e-6)) - $this->top;
     }
 
-    /** @param string $frame of the part's width and height */
-    public function with(string $frame): string
+    /**
+     * @param string      $frame  of the part's width and height
+     * @param string|null $ground another of the same size to lay it upon
+     */
+    public function with(string $frame, ?string $ground = null): string
     {
+        $ground ??= $this->ground;
         $parts = [];
         $from = $at = 0;
         foreach ([1, 2, 2] as $by) {
@@ -35,13 +39,13 @@ final readonly class Inset
             $to = $at + intdiv($this->top, $by) * $across + intdiv($this->left, $by);
             $begun = $at;
             for ($row = 0; $row < intdiv($this->height, $by); ++$row, $to += $across) {
-                $parts[] = substr($this->ground, $begun, $to - $begun);
+                $parts[] = substr($ground, $begun, $to - $begun);
                 $parts[] = substr($frame, $from, $width);
                 $from += $width;
                 $begun = $to + $width;
             }
             $at += $across * intdiv($this->groundHeight, $by);
-            $parts[] = substr($this->ground, $begun, $at - $begun);
+            $parts[] = substr($ground, $begun, $at - $begun);
         }
 
         return implode('', $parts);

@@ -25,7 +25,7 @@ final readonly class PicturePainter implements LayerPainter
             return null;
         }
         if (null !== $layer->clip) {
-            $clip = new ClipFrames($layer, $layer->clip, $this->renditions, $this->shape, $this->format);
+            $clip = new ClipFrames($layer, $layer->clip, $this->renditions, $this->shape, $this->format->width, $this->format->height);
 
             return static fn(int $frame): string => $clip->at($frame, $scene);
         }

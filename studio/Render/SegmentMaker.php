@@ -84,13 +84,13 @@ final readonly class SegmentMaker
         $encoder->finish();
     }
 
-    /** @return list<\Closure(int): string> of each layer that moves, in the order in which they are painted */
+    /** @return list<\Closure(int): string> of each part that moves, in the order in which they are painted */
     private function moving(Segment $segment): array
     {
         $moving = [];
         foreach ($segment->scenes() as $scene) {
-            foreach ($scene->layers as $layer) {
-                $moving[] = $layer->isStill() ? null : $this->painters->of($layer->kind())->frames($layer, $scene);
+            foreach (Mosaic::of($scene) as $part) {
+                $moving[] = $this->painters->frames($part, $scene);
             }
         }
 
@@ -108,8 +108,8 @@ final readonly class SegmentMaker
         $sent = $this->sent($graph, $moving);
         $scenes = array_map(function (Scene $scene) use ($graph, $scratch, $segment, &$sent): string {
             $painting = new ScenePainting($graph, $this->format, $scratch, $scene, $segment->start - $scene->start, $segment->frames);
-            foreach ($scene->layers as $layer) {
-                $this->painters->of($layer->kind())->paint($layer, $painting, $layer->isStill() ? null : array_shift($sent));
+            foreach (Mosaic::of($scene) as $part) {
+                $this->painters->paint($part, $painting, $scene, Painters::isSent($part) ? array_shift($sent) : null);
             }
 
             return $painting->all();

@@ -34,7 +34,7 @@ final class FramingTest extends TestCase
     #[DataProvider('pictures')]
     public function testAFramingNeverLeavesItsPictureAndKeepsTheFilmsShape(int $w, int $h, Shape $shape, float $seconds, string $id): void
     {
-        $move = Framer::move(Fit::Fill, new Framing(), $w / $h, $shape, $seconds, $id);
+        $move = Framer::move(Fit::Fill, new Framing(), $w / $h, $shape->ratio(), $seconds, $id);
         for ($i = 0; $i <= 40; ++$i) {
             $frame = $move->at($i / 40);
             self::assertGreaterThanOrEqual(-1e-9, min($frame->x, $frame->y));
@@ -46,7 +46,7 @@ final class FramingTest extends TestCase
     #[DataProvider('pictures')]
     public function testTheDefaultMoveIsSlow(int $w, int $h, Shape $shape, float $seconds, string $id): void
     {
-        $move = Framer::move(Fit::Fill, new Framing(), $w / $h, $shape, $seconds, $id);
+        $move = Framer::move(Fit::Fill, new Framing(), $w / $h, $shape->ratio(), $seconds, $id);
         $scale = max($move->opensOn->width, $move->closesOn->width) / min($move->opensOn->width, $move->closesOn->width);
 
         self::assertLessThanOrEqual(0.02 * $seconds + 1e-9, $scale - 1, 'common practice: at most about 2 % of scale a second');
@@ -58,20 +58,20 @@ final class FramingTest extends TestCase
 
     public function testAnUprightPhotoIsShownWholeAndStill(): void
     {
-        self::assertTrue(Framer::isWhole(Fit::Auto, 3 / 4, Shape::Wide));
-        self::assertTrue(Framer::move(Fit::Auto, new Framing(), 3 / 4, Shape::Wide, 6, 's')->isStill());
-        self::assertFalse(Framer::isWhole(Fit::Auto, 4 / 3, Shape::Wide));
+        self::assertTrue(Framer::isWhole(Fit::Auto, 3 / 4, Shape::Wide->ratio()));
+        self::assertTrue(Framer::move(Fit::Auto, new Framing(), 3 / 4, Shape::Wide->ratio(), 6, 's')->isStill());
+        self::assertFalse(Framer::isWhole(Fit::Auto, 4 / 3, Shape::Wide->ratio()));
     }
 
     public function testAStilledSlideDoesNotMove(): void
     {
-        self::assertTrue(Framer::move(Fit::Auto, new Framing(Motion::Still), 16 / 9, Shape::Wide, 9, 's')->isStill());
+        self::assertTrue(Framer::move(Fit::Auto, new Framing(Motion::Still), 16 / 9, Shape::Wide->ratio(), 9, 's')->isStill());
     }
 
     public function testAChosenFramingIsBroughtToTheFilmsShape(): void
     {
         $framing = new Framing(Motion::Set, new Frame(0, 0, 0.5, 0.5), new Frame(0.6, 0.6, 0.4, 0.2));
-        $move = Framer::move(Fit::Auto, $framing, 16 / 9, Shape::Wide, 5, 's');
+        $move = Framer::move(Fit::Auto, $framing, 16 / 9, Shape::Wide->ratio(), 5, 's');
 
         self::assertEqualsWithDelta([0, 0, 0.5, 0.5], array_values($move->opensOn->toArray()), 1e-6);
         self::assertEqualsWithDelta(0.4, $move->closesOn->height, 1e-6);
@@ -98,7 +98,7 @@ final class FramingTest extends TestCase
 
     public function testMovingASlideChangesNoOthersMove(): void
     {
-        $opens = static fn(string $id): array => Framer::move(Fit::Auto, new Framing(), 16 / 9, Shape::Wide, 5, $id)->opensOn->toArray();
+        $opens = static fn(string $id): array => Framer::move(Fit::Auto, new Framing(), 16 / 9, Shape::Wide->ratio(), 5, $id)->opensOn->toArray();
         $before = array_map($opens, ['a', 'b', 'c']);
 
         self::assertSame(array_reverse($before), array_map($opens, ['c', 'b', 'a']));

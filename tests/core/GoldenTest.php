@@ -6,7 +6,9 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Edit\PutBeside;
 use Rhapsode\Core\Edit\SetLayer;
+use Rhapsode\Core\Edit\SetSequence;
 use Rhapsode\Core\Edit\SetVoice;
 use Rhapsode\Core\Framing\Comfort;
 use Rhapsode\Core\Framing\Fit;
@@ -33,6 +35,7 @@ use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
+use Rhapsode\Core\Story\Sequence;
 use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\Transition;
@@ -71,6 +74,7 @@ final class GoldenTest extends TestCase
             Frame::all(),
             [Stop::atWord(new Frame(0.55, 0.2, 0.4, 0.4), 10), Stop::atSecond(new Frame(0.05, 0.3, 0.45, 0.45), 4.0)],
         )];
+        $slides[] = ['stay' => 6.0];
         foreach ([
             TransitionKind::Crossfade, TransitionKind::ThroughDark, TransitionKind::Sweep, TransitionKind::Rise,
             TransitionKind::ThroughLight, TransitionKind::Cut, TransitionKind::Crossfade,
@@ -97,6 +101,9 @@ final class GoldenTest extends TestCase
             LayerKind::Picture,
             ['asset' => 'c', 'part' => ['from' => 40, 'level' => -3]],
         ))->apply($story);
+        // The last has two beside each other, one after another, and names a point of the second.
+        $story = (new SetSequence(['s8'], Sequence::Evenly))->apply((new PutBeside('s8', 'c'))->apply($story));
+        $story = (new SetLayer('s8', 'label', LayerKind::Words, ['role' => 'label', 'text' => 'Here', 'of' => 'picture-2']))->apply($story);
         $story = (new SetVoice('s4', [new Span('t4', 48_000, 90_000), new Span('t4', 120_000, 168_000)]))->apply($story);
 
         return $story;

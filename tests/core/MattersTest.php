@@ -62,8 +62,8 @@ final class MattersTest extends TestCase
     {
         $matters = Stories::matters(...$faces);
         $heads = Placing::heads($matters);
-        $move = Framer::move(Fit::Auto, new Framing(), $w / $h, $shape, 8.0, 's', null, $matters);
-        $hardly = Framer::lostByFilling($w / $h, $shape) < 0.04;
+        $move = Framer::move(Fit::Auto, new Framing(), $w / $h, $shape->ratio(), 8.0, 's', null, $matters);
+        $hardly = Framer::lostByFilling($w / $h, $shape->ratio()) < 0.04;
         for ($i = 0; $i <= 20; ++$i) {
             $seen = $move->at($i / 20);
             foreach ($heads as $head) {
@@ -83,11 +83,11 @@ final class MattersTest extends TestCase
     public function testFilledItShowsWholeHeadsOrNone(int $w, int $h, array $faces, Shape $shape): void
     {
         $matters = Stories::matters(...$faces);
-        $base = Framer::base($w / $h, $shape, $matters);
+        $base = Framer::base($w / $h, $shape->ratio(), $matters);
         $heads = Placing::heads($matters);
         $isWhole = static fn(Frame $head): bool => $head->x >= $base->x - 1e-6 && $head->y >= $base->y - 1e-6
             && $head->x + $head->width <= $base->x + $base->width + 1e-6 && $head->y + $head->height <= $base->y + $base->height + 1e-6;
-        $usual = Framer::base($w / $h, $shape);
+        $usual = Framer::base($w / $h, $shape->ratio());
 
         self::assertEqualsWithDelta(
             [$usual->width, $usual->height],
@@ -104,8 +104,8 @@ final class MattersTest extends TestCase
     public function testTheMoveEndsOnTheFaceAndBeginsThereWhereTheNextSlideGoesOn(): void
     {
         $matters = Stories::matters(new Frame(0.7, 0.3, 0.1, 0.15));
-        $move = Framer::move(Fit::Fill, new Framing(), 16 / 9, Shape::Wide, 8.0, 's', null, $matters);
-        $other = Framer::move(Fit::Fill, new Framing(), 16 / 9, Shape::Wide, 8.0, 's', null, $matters, true);
+        $move = Framer::move(Fit::Fill, new Framing(), 16 / 9, Shape::Wide->ratio(), 8.0, 's', null, $matters);
+        $other = Framer::move(Fit::Fill, new Framing(), 16 / 9, Shape::Wide->ratio(), 8.0, 's', null, $matters, true);
 
         self::assertLessThan($move->opensOn->width, $move->closesOn->width);
         self::assertGreaterThan(0.5, $move->closesOn->x + $move->closesOn->width / 2, 'nearer to the face');
@@ -158,8 +158,8 @@ final class MattersTest extends TestCase
     public function testWhereNothingIsKnownItIsFramedAsItAlwaysWas(): void
     {
         foreach (Shape::cases() as $shape) {
-            $before = Framer::move(Fit::Auto, new Framing(), 4 / 3, $shape, 6.0, 'a');
-            self::assertEquals($before, Framer::move(Fit::Auto, new Framing(), 4 / 3, $shape, 6.0, 'a', null, null, true));
+            $before = Framer::move(Fit::Auto, new Framing(), 4 / 3, $shape->ratio(), 6.0, 'a');
+            self::assertEquals($before, Framer::move(Fit::Auto, new Framing(), 4 / 3, $shape->ratio(), 6.0, 'a', null, null, true));
         }
     }
 
@@ -190,7 +190,7 @@ final class MattersTest extends TestCase
             [4 / 3, Shape::Upright],
             [9 / 16, Shape::Square],
         ] as [$ratio, $shape]) {
-            $base = Framer::base($ratio, $shape, $matters);
+            $base = Framer::base($ratio, $shape->ratio(), $matters);
             self::assertGreaterThanOrEqual($base->x, $x);
             self::assertLessThanOrEqual($base->x + $base->width, $x);
             self::assertGreaterThanOrEqual($base->y, $y);

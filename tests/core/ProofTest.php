@@ -62,7 +62,7 @@ final class ProofTest extends TestCase
         foreach ([0.5, 1.0, 2.0, 4.0, 9.0, 30.0, 300.0] as $seconds) {
             foreach (['a', 'b', 'c', 'd'] as $id) {
                 $comfort = Comfort::of(
-                    Framer::move(Fit::Auto, new Framing(), $picture->width / $picture->height, $shape, $seconds, $id),
+                    Framer::move(Fit::Auto, new Framing(), $picture->width / $picture->height, $shape->ratio(), $seconds, $id),
                     $seconds,
                 );
                 self::assertTrue($comfort->isCalm());

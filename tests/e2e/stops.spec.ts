@@ -76,7 +76,7 @@ test('the look comes to what is talked about: stops by mouse, tied to words, wat
   await saved(page);
   await group(page, 'Move').click();
   await expect(knot(page, 2)).toHaveAttribute('aria-valuetext', /as “edge,” is said$/);
-  expect((await stops(page)).map(({ word }) => word)).toContain(10);
+  await expect.poll(async () => (await stops(page)).map(({ word }) => word)).toContain(10);
 
   // Pulled along the thread it is tied to the words that it comes near to.
   const before = await knot(page, 1).getAttribute('aria-valuenow');

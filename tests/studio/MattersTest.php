@@ -55,7 +55,7 @@ final class MattersTest extends TestCase
             self::assertSame(0, $found->sideways, "{$name} lies upright");
             self::assertSame([], $matters->faces, "{$name} is of nobody from near");
             foreach ([Shape::Upright, Shape::Square] as $shape) {
-                $base = Framer::base($width / $height, $shape, $matters);
+                $base = Framer::base($width / $height, $shape->ratio(), $matters);
                 if ($x < $base->x || $x > $base->x + $base->width || $y < $base->y || $y > $base->y + $base->height) {
                     $lost[] = "{$name} in {$shape->value}";
                 }
@@ -76,7 +76,7 @@ final class MattersTest extends TestCase
         // Drawn with its middle at 1150, 550 of 1600 x 1200, about 320 by 430.
         self::assertEqualsWithDelta([0.72, 0.47], [$face->x + $face->width / 2, $face->y + $face->height / 2], 0.06);
         foreach (Shape::cases() as $shape) {
-            $base = Framer::base(4 / 3, $shape, $matters);
+            $base = Framer::base(4 / 3, $shape->ratio(), $matters);
             self::assertEqualsWithDelta($face->width * $face->height, $base->shared($face), 1e-9, $shape->value);
         }
     }
@@ -114,7 +114,7 @@ final class MattersTest extends TestCase
         $matters = MeasuredPicture::of(self::thumb($scratch, $scratch->path('grey.png')))->matters;
 
         self::assertSame([], $matters->faces);
-        self::assertEquals(Framer::base(1.5, Shape::Upright), Framer::base(1.5, Shape::Upright, $matters), 'it is framed as it would be');
+        self::assertEquals(Framer::base(1.5, Shape::Upright->ratio()), Framer::base(1.5, Shape::Upright->ratio(), $matters), 'it is framed as it would be');
     }
 
     public function testABlackBorderIsBlackAndADeepBlueIsNot(): void

@@ -32,11 +32,12 @@ const golden = JSON.parse(readFileSync('tests/golden/performance.json', 'utf8'))
 };
 
 /** The frame that a transform shows, from the very style that the browser gets. */
-function frameOf(picture: HTMLImageElement): number[] {
+function frameOf(picture: Element): number[] {
+  const moved = picture.firstElementChild as HTMLElement;
   const found = /scale\(([\d.e-]+), ([\d.e-]+)\) translate\((-?[\d.e-]+)%, (-?[\d.e-]+)%\)/.exec(
-    picture.style.transform,
+    moved.style.transform,
   );
-  if (!found) throw new Error(`no frame in ${picture.style.transform}`);
+  if (!found) throw new Error(`no frame in ${moved.style.transform}`);
   const [, width, height, x, y] = found.map(Number) as [number, number, number, number, number];
   return [-x / 100, -y / 100, 1 / width, 1 / height];
 }
@@ -136,11 +137,13 @@ describe('the stage', () => {
             expect(frameSeen(planned.clip, frame - scene.start), where).toBe(layer.clip);
           }
           if (layer.at) {
-            const shown = frameOf(element as HTMLImageElement);
+            const shown = frameOf(element);
             for (const [n, value] of layer.at.entries()) expect(shown[n], where).toBeCloseTo(value, 4);
-          } else {
-            expect(Number(element.style.opacity), where).toBeCloseTo(layer.opacity, 4);
           }
+          expect(Number(element.style.opacity), where).toBeCloseTo(layer.opacity, 4);
+          const lies = planned?.kind === 'picture' ? (planned.box ?? { x: 0, width: 1 }) : null;
+          if (lies) expect(Number.parseFloat(element.style.left), where).toBeCloseTo(100 * lies.x, 4);
+          if (lies) expect(Number.parseFloat(element.style.width), where).toBeCloseTo(100 * lies.width, 4);
           if (layer.lowered !== null) {
             lowered += layer.lowered > 0 ? 1 : 0;
             const down = Number(/translateY\(([\d.e-]+)%\)/.exec(element.style.transform)?.[1]) / 100;
@@ -172,7 +175,7 @@ describe('the stage', () => {
     // Words that come in each way are met while they do.
     expect(Math.min(lowered, written, pointed)).toBeGreaterThan(0);
     expect(transitions, 'transitions are among the moments').toBeGreaterThan(12);
-    expect([...kinds].sort()).toEqual(['icon', 'picture', 'pointer', 'words']);
+    expect([...kinds].sort()).toEqual(['icon', 'mat', 'picture', 'pointer', 'words']);
   });
 
   it('shows the last scene after the end, and nothing of a plan without any', () => {

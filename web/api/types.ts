@@ -23,6 +23,7 @@ export type PlannedLayer = Schemas['PlannedLayer'];
 export type PlannedPicture = Schemas['PlannedPicture'];
 export type PlannedIcon = Schemas['PlannedIcon'];
 export type PlannedWords = Schemas['PlannedWords'];
+export type PlannedMat = Schemas['PlannedMat'];
 export type PlannedPointer = Schemas['PlannedPointer'];
 export type Envelope = Schemas['Envelope'];
 export type Play = Schemas['Play'];

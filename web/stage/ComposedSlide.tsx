@@ -8,9 +8,13 @@ const Box = styled.div`
   overflow: hidden;
   border-radius: 3px;
   max-width: 100%;
-  > * {
+  > *,
+  .part > * {
     position: absolute;
     max-width: none;
+  }
+  .part {
+    overflow: hidden;
   }
   /* A clip is known by its mark. */
   .moves {

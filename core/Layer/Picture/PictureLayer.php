@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Layer\Picture;
 
-use Rhapsode\Core\Asset\Clip;
 use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Framing\Framing;
@@ -16,10 +16,10 @@ use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Framing\Placing;
 use Rhapsode\Core\Framing\Stop;
 use Rhapsode\Core\Geometry\Frame;
-use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\Presence;
 use Rhapsode\Core\Picture\Form;
 use Rhapsode\Core\Picture\Ground;
 use Rhapsode\Core\Picture\Recipe;
@@ -27,7 +27,7 @@ use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Words\Scheme;
 
-/** A picture over the whole slide. $part is what is shown of one that moves; null for all of it. */
+/** A picture over the whole slide, or in a cell of it. $part is what is shown of one that moves; null for all of it. */
 final readonly class PictureLayer implements Layer
 {
     public Ground $ground;
@@ -40,6 +40,8 @@ final readonly class PictureLayer implements Layer
         public Framing $framing = new Framing(),
         ?Ground $ground = null,
         public ?Part $part = null,
+        public ?int $cell = null,
+        public Presence $presence = new Presence(),
     ) {
         $this->ground = $ground ?? Ground::blurred();
     }
@@ -54,6 +56,8 @@ final readonly class PictureLayer implements Layer
             $in->has('framing') ? Framing::read($in->object('framing')) : new Framing(),
             Ground::read($in, 'ground'),
             $in->has('part') ? Part::read($in->object('part')) : null,
+            $in->wholeOrNull('cell', 0, Limits::CELLS - 1),
+            Presence::read($in)->plain(),
         );
     }
 
@@ -97,7 +101,7 @@ final readonly class PictureLayer implements Layer
 
     public function scripted(\Closure $place): self
     {
-        return [] === $this->framing->stops ? $this : $this->with(framing: $this->framing->withStops(
+        return $this->with(presence: $this->presence->moved($place), framing: $this->framing->withStops(
             static fn(Stop $stop): Stop => null === $stop->word ? $stop : Stop::atWord($stop->frame, $place($stop->word)),
         ));
     }
@@ -112,6 +116,16 @@ final readonly class PictureLayer implements Layer
         return LayerKind::Picture;
     }
 
+    public function cell(): ?int
+    {
+        return $this->cell;
+    }
+
+    public function inCell(?int $cell): self
+    {
+        return $this->with(cell: $cell);
+    }
+
     public function asset(): string
     {
         return $this->asset;
@@ -119,47 +133,58 @@ final readonly class PictureLayer implements Layer
 
     public function plan(LayerContext $context): array
     {
-        $planned = $this->planned($context);
-
-        return null === $planned ? [] : [$planned];
-    }
-
-    private function planned(LayerContext $context): ?PlannedPicture
-    {
         $picture = $context->assets[$this->asset] ?? null;
         if (!$picture instanceof Picture) {
-            return null;
+            return [];
         }
+        $cell = $context->box($this->cell);
         $ratio = $this->recipe->ratio($picture);
         $matters = $this->recipe->matters($picture);
-        if (null !== $picture->clip) {
-            return $this->moving($picture->clip, $context, $ratio, $matters);
+        $room = $context->shape->ratio() * (null === $cell ? 1.0 : $cell->width / $cell->height);
+        if (null === $cell) {
+            return [$this->planned($context, $picture, $ratio, $room, $matters, null)];
         }
-        $form = Framer::isWhole($this->fit, $ratio, $context->shape, $matters) ? Form::Whole : Form::Full;
+        // Shown whole it lies on the slide's own ground, in its own shape.
+        $planned = Framer::isWhole($this->fit, $ratio, $room, $matters, Framer::MOST_LOST_IN_CELL)
+            ? $this->with(fit: Fit::Fill, framing: new Framing(Motion::Still))
+                ->planned($context, $picture, $ratio, $ratio, $matters, $cell->within(self::amid($ratio, $room)))
+            : $this->with(fit: Fit::Fill)->planned($context, $picture, $ratio, $room, $matters, $cell);
 
-        return new PlannedPicture(
-            $this->id,
-            $this->rendition($form),
-            $this->move($context, $ratio, $matters),
-            null === $matters ? [] : self::heads($matters, Form::Whole === $form ? self::amid($ratio, $context->shape) : Frame::all()),
-        );
+        return [$planned, ...$context->mount->isSeen() && null !== $planned->box ? [
+            new PlannedMat("{$this->id}-mat", $planned->box, $context->shape, $context->mount, $context->ground, $planned->opacity()),
+        ] : []];
     }
 
-    /** A clip moves already: it is shown from one place, unless frames were set. What matters in it may be elsewhere a moment later. */
-    private function moving(Clip $clip, LayerContext $context, float $ratio, ?Matters $matters): PlannedPicture
-    {
+    /** @param float $room width over height of what it is to fill */
+    private function planned(
+        LayerContext $context,
+        Picture $picture,
+        float $ratio,
+        float $room,
+        ?Matters $matters,
+        ?Frame $box,
+    ): PlannedPicture {
+        $isWhole = Framer::isWhole($this->fit, $ratio, $room, $matters);
+        $amid = $isWhole ? self::amid($ratio, $room) : Frame::all();
+        $presence = $this->presence->inTurn($context->turn($this->cell));
+        $clip = $picture->clip;
         $part = $this->part ?? new Part();
-        $framing = Motion::Auto === $this->framing->motion ? new Framing(Motion::Still) : $this->framing;
-        $seconds = Rate::seconds($context->frames);
-        $form = Framer::isWhole($this->fit, $ratio, $context->shape, $matters) ? Form::Whole : Form::Full;
-        $box = Form::Whole === $form ? self::amid($ratio, $context->shape) : Frame::all();
 
         return new PlannedPicture(
             $this->id,
-            $this->rendition($form),
-            Framer::move($this->fit, $framing, $ratio, $context->shape, $seconds, $context->slide, $context->moments, $matters),
-            [],
-            new PlannedClip($clip, $part->from, $part->end($clip), $box, $this->recipe),
+            $this->rendition($isWhole ? Form::Whole : Form::Full),
+            $this->move($context, $ratio, $room, $matters, null !== $clip),
+            null === $matters || null !== $clip ? [] : self::heads($matters, $amid),
+            null === $clip ? null : new PlannedClip(
+                $clip,
+                $part->from,
+                $part->end($clip),
+                $amid,
+                $this->recipe,
+                Rate::frames($presence->from($context->moments) ?? 0.0),
+            ),
+            $box,
+            $presence->opacity($context),
         );
     }
 
@@ -169,34 +194,39 @@ final readonly class PictureLayer implements Layer
         return array_map(static fn(Frame $head): Frame => $box->within($head), Placing::heads($matters));
     }
 
-    /** Where a picture that is shown whole lies on its slide. */
-    private static function amid(float $ratio, Shape $shape): Frame
+    /** Where a picture that is shown whole lies in its room. */
+    private static function amid(float $ratio, float $room): Frame
     {
-        $wider = $ratio / $shape->ratio();
+        $wider = $ratio / $room;
 
         return Frame::about(0.5, 0.5, min(1.0, $wider), min(1.0, 1 / $wider));
     }
 
-    /** What it does by itself is remembered: where it lies best is looked for in many places. */
-    private function move(LayerContext $context, float $ratio, ?Matters $matters): Move
+    /**
+     * A clip moves already: it is shown from one place, unless frames were set. What matters in it may be elsewhere a moment later.
+     * What a picture does by itself is remembered: where it lies best is looked for in many places.
+     */
+    private function move(LayerContext $context, float $ratio, float $room, ?Matters $matters, bool $isClip): Move
     {
+        $framing = $isClip && Motion::Auto === $this->framing->motion ? new Framing(Motion::Still) : $this->framing;
         $goesOn = $context->next === $this->asset;
         $move = fn(): Move => Framer::move(
             $this->fit,
-            $this->framing,
+            $framing,
             $ratio,
-            $context->shape,
+            $room,
             Rate::seconds($context->frames),
-            $context->slide,
+            // Each of several goes its own way.
+            $context->slide . ($this->cell ?? ''),
             $context->moments,
             $matters,
-            $goesOn,
+            !$isClip && $goesOn,
         );
 
-        return null === $matters || Motion::Set === $this->framing->motion
+        return null === $matters || Motion::Set === $framing->motion
             ? $move()
             : $context->memo->recall(
-                $context->key('move', $this->fit, $this->framing->motion, $ratio, $context->frames, $matters, $goesOn),
+                $context->key('move', $this->fit, $framing->motion, $ratio, $room, $this->cell, $context->frames, $matters, $goesOn),
                 $move,
             );
     }
@@ -229,6 +259,8 @@ final readonly class PictureLayer implements Layer
             'id' => $this->id, 'kind' => $this->kind()->value, 'asset' => $this->asset,
             'recipe' => $this->recipe->toArray(), 'fit' => $this->fit->value, 'framing' => $this->framing->toArray(),
         ] + (Ground::BLURRED === $this->ground->toString() ? [] : ['ground' => $this->ground->toString()])
-            + (null === $this->part ? [] : ['part' => $this->part->toArray()]);
+            + (null === $this->part ? [] : ['part' => $this->part->toArray()])
+            + (null === $this->cell ? [] : ['cell' => $this->cell])
+            + (new Presence() == $this->presence ? [] : $this->presence->toArray());
     }
 }

@@ -13,7 +13,8 @@ use Rhapsode\Core\Picture\Rendition;
 
 /**
  * A rendition, of which the frames of a move are seen from one after the other while its scene is. $heads lie in the rendition, where
- * that is known: what is laid over the picture keeps off them. $clip is what moves in it.
+ * that is known: what is laid over the picture keeps off them. $clip is what moves in it; $box what it takes of the slide, null for all
+ * of it.
  */
 final readonly class PlannedPicture implements PlannedLayer
 {
@@ -24,6 +25,8 @@ final readonly class PlannedPicture implements PlannedLayer
         public Move $move,
         public array $heads = [],
         public ?PlannedClip $clip = null,
+        public ?Frame $box = null,
+        private Envelope $opacity = new Envelope([[0, 1.0]]),
     ) {}
 
     public function id(): string
@@ -40,7 +43,7 @@ final readonly class PlannedPicture implements PlannedLayer
     {
         return substr(hash(
             'sha256',
-            json_encode(array_filter([$this->rendition->toArray(), $this->move->toArray(), $this->clip?->toArray()]), \JSON_THROW_ON_ERROR),
+            json_encode(array_filter([$this->rendition->toArray(), $this->move->toArray(), $this->clip?->toArray(), $this->box?->toArray()]), \JSON_THROW_ON_ERROR),
         ), 0, 24);
     }
 
@@ -51,7 +54,15 @@ final readonly class PlannedPicture implements PlannedLayer
 
     public function opacity(): Envelope
     {
-        return Envelope::constant(1.0);
+        return $this->opacity;
+    }
+
+    /** What of its rendition is seen in a part of the slide, at one moment or another; null where it does not lie there. */
+    public function under(Frame $part): ?Frame
+    {
+        $inside = null === $this->box ? $part : $part->cut($this->box);
+
+        return null === $inside ? null : $this->move->under($inside);
     }
 
     public function seen(int $frame): float
@@ -72,6 +83,7 @@ final readonly class PlannedPicture implements PlannedLayer
             'rendition' => $this->rendition->toArray(),
             'path' => $this->move->toArray(),
         ]
-            + (null === $this->clip ? [] : ['clip' => $this->clip->toArray()]);
+            + (null === $this->clip ? [] : ['clip' => $this->clip->toArray()])
+            + (null === $this->box ? [] : ['box' => $this->box->toArray(), 'opacity' => $this->opacity->toArray()]);
     }
 }

@@ -31,6 +31,7 @@ final readonly class PlannedPointer implements PlannedLayer
         public string $colour,
         public string $edge,
         private Envelope $opacity,
+        private ?Frame $box = null,
     ) {}
 
     public function id(): string
@@ -46,7 +47,9 @@ final readonly class PlannedPointer implements PlannedLayer
     /** Where it ends. @param float $t of the picture's whole move, 0 to 1 */
     public function end(float $t): Point
     {
-        return $this->target->seenIn($this->move->at($t))->heldIn(self::within());
+        $seen = $this->target->seenIn($this->move->at($t));
+
+        return (null === $this->box ? $seen : $seen->of($this->box))->heldIn($this->within());
     }
 
     /** Where it begins. */
@@ -56,15 +59,18 @@ final readonly class PlannedPointer implements PlannedLayer
     }
 
     /** The dot is seen whole. */
-    private static function within(): Frame
+    private function within(): Frame
     {
-        return new Frame(0.02, 0.02, 0.96, 0.96);
+        $inner = new Frame(0.02, 0.02, 0.96, 0.96);
+
+        return null === $this->box ? $inner : $this->box->within($inner);
     }
 
     public function hash(): string
     {
         return substr(hash('sha256', json_encode([
             $this->from->toArray(), $this->move->toArray(), $this->target->toArray(), $this->colour, $this->edge,
+            ...null === $this->box ? [] : [$this->box->toArray()],
         ], \JSON_THROW_ON_ERROR)), 0, 24);
     }
 
@@ -92,8 +98,9 @@ final readonly class PlannedPointer implements PlannedLayer
     {
         return [
             'id' => $this->id, 'kind' => $this->kind()->value, 'from' => $this->from->toArray(), 'path' => $this->move->toArray(),
-            'target' => $this->target->toArray(), 'within' => self::within()->toArray(), 'colour' => $this->colour, 'edge' => $this->edge,
+            'target' => $this->target->toArray(), 'within' => $this->within()->toArray(), 'colour' => $this->colour, 'edge' => $this->edge,
             'line' => self::LINE, 'about' => self::EDGE, 'dot' => self::DOT, 'opacity' => $this->opacity->toArray(),
+            ...null === $this->box ? [] : ['box' => $this->box->toArray()],
         ];
     }
 }

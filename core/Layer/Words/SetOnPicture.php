@@ -9,6 +9,7 @@ use Rhapsode\Core\Geometry\Point;
 use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
+use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Picture\Form;
 use Rhapsode\Core\Words\Backing;
 use Rhapsode\Core\Words\Quotation;
@@ -24,15 +25,23 @@ final readonly class SetOnPicture
 
     public function __construct(private WordsLayer $words, private LayerContext $context) {}
 
-    /** The picture that words of the slide lie on. */
-    public static function under(LayerContext $context): ?PlannedPicture
+    /** @return list<PlannedPicture> that words of the slide lie on */
+    private static function pictures(LayerContext $context): array
     {
-        $under = null;
-        foreach ($context->under as $layer) {
-            $under = $layer instanceof PlannedPicture ? $layer : $under;
+        return array_values(array_filter($context->under, static fn(PlannedLayer $layer): bool => $layer instanceof PlannedPicture));
+    }
+
+    /** The picture of that layer, or the first. */
+    public static function named(LayerContext $context, ?string $layer): ?PlannedPicture
+    {
+        $pictures = self::pictures($context);
+        foreach ($pictures as $picture) {
+            if ($picture->id() === $layer) {
+                return $picture;
+            }
         }
 
-        return $under;
+        return $pictures[0] ?? null;
     }
 
     /**
@@ -43,20 +52,20 @@ final readonly class SetOnPicture
     public function set(): array
     {
         $context = $this->context;
-        $under = self::under($context);
-        // What moves is now dark and now light: words on it stand on their plate.
+        $pictures = self::pictures($context);
+        $under = 1 === \count($pictures) && null === $pictures[0]->box ? $pictures[0] : null;
+        // What moves is now dark and now light, and where several lie so is what is between them: words there stand on their plate.
         $light = null === $under || null !== $under->clip ? null : $context->lights[$under->rendition->lightKey()] ?? null;
 
         return $context->memo->recall(
             $context->key(
                 'on picture',
-                $writing = $this->writing($context->language),
+                $writing = $this->writing(),
                 $this->words->place,
                 $look = $this->words->isSpoken ? SpokenLines::look($this->words->look) : $this->words->look,
                 $this->words->own,
                 null === $light || null === $under ? null : [$under->rendition, $under->move],
-                $keepsOff = null === $this->words->place ? $this->keepsOff($under) : [],
-                null === $this->words->place ? $under?->move : null,
+                $keepsOff = null === $this->words->place ? $this->keepsOff($pictures) : [],
                 $taken = $this->taken(),
             ),
             fn(): array => $this->placed(fn(Spot $place): TextBlock => $context->typesetter->onPicture(
@@ -67,7 +76,7 @@ final readonly class SetOnPicture
                 null !== $light && Form::Whole === $under?->rendition->form ? new WholeLight($light, $under->rendition->ground) : $light,
                 $look,
                 $this->words->own,
-            ), $under, $keepsOff),
+            ), $keepsOff),
         );
     }
 
@@ -90,8 +99,9 @@ final readonly class SetOnPicture
         return $taken;
     }
 
-    private function writing(string $language): Writing
+    public function writing(): Writing
     {
+        $language = $this->context->language;
         $by = trim($this->words->by);
 
         return match ($this->words->role) {
@@ -107,43 +117,75 @@ final readonly class SetOnPicture
         };
     }
 
-    /** @return list<Frame> what it covers only where it cannot do otherwise: faces, and what it names */
-    private function keepsOff(?PlannedPicture $under): array
+    /**
+     * What it covers only where it cannot do otherwise: faces, and what it names.
+     *
+     * @param list<PlannedPicture> $pictures
+     *
+     * @return list<array{PlannedPicture, list<Frame>}> parts of each of them
+     */
+    private function keepsOff(array $pictures): array
     {
         $target = $this->words->target ?? Point::middle();
+        $named = WordsRole::Label === $this->words->role ? self::named($this->context, $this->words->of) : null;
 
-        return [
-            ...$under->heads ?? [],
-            ...WordsRole::Label === $this->words->role ? [Frame::about($target->x, $target->y, self::NAMED, self::NAMED)] : [],
-        ];
+        return array_values(array_filter(array_map(static fn(PlannedPicture $picture): array => [$picture, [
+            ...$picture->heads,
+            ...$picture === $named ? [Frame::about($target->x, $target->y, self::NAMED, self::NAMED)] : [],
+        ]], $pictures), static fn(array $parts): bool => [] !== $parts[1]));
+    }
+
+    /** @param list<array{PlannedPicture, list<Frame>}> $keepsOff */
+    private static function covered(Frame $area, array $keepsOff): float
+    {
+        $covered = 0.0;
+        foreach ($keepsOff as [$picture, $parts]) {
+            $seen = $picture->under($area);
+            $covered += null === $seen ? 0.0 : array_sum(array_map(static fn(Frame $part): float => $seen->shared($part), $parts));
+        }
+
+        return $covered;
     }
 
     /**
      * Where it was told, or at the lowest place at which it covers no face; where it covers one everywhere, where it covers least.
      *
      * @param \Closure(Spot): TextBlock $set
-     * @param list<Frame>               $keepsOff of the picture
+     * @param list<array{PlannedPicture, list<Frame>}> $keepsOff
      *
      * @return array{TextBlock, Spot}
      */
-    private function placed(\Closure $set, ?PlannedPicture $under, array $keepsOff): array
+    private function placed(\Closure $set, array $keepsOff): array
     {
-        if (null !== $this->words->place || null !== $this->words->own->at || null === $under || [] === $keepsOff) {
+        if (null !== $this->words->place || null !== $this->words->own->at || [] === $keepsOff) {
             $place = $this->words->place ?? $this->words->role->spots()[0];
 
             return [$set($place), null === $this->words->own->at ? $place : self::near($this->words->own->at)];
         }
         $best = null;
-        foreach ($this->words->role->spots() as $place) {
+        foreach ($this->spots() as $place) {
             $block = $set($place);
-            $seen = $block->isEmpty() ? null : $under->move->under($block->area());
-            $covered = null === $seen ? 0.0 : array_sum(array_map(static fn(Frame $head): float => $seen->shared($head), $keepsOff));
+            $covered = $block->isEmpty() ? 0.0 : self::covered($block->area(), $keepsOff);
             if (null === $best || $covered < $best[0] - 1e-9) {
                 $best = [$covered, $block, $place];
             }
         }
 
         return [$best[1], $best[2]];
+    }
+
+    /** @return non-empty-list<Spot> the best first: what names something of one of several pictures stands near that */
+    private function spots(): array
+    {
+        $spots = $this->words->role->spots();
+        $near = WordsRole::Label === $this->words->role ? self::named($this->context, $this->words->of)?->box : null;
+        if (null !== $near) {
+            $away = static fn(Spot $spot): float => abs(0.5 + 0.5 * $spot->across() - $near->x - $near->width / 2)
+                + abs(0.5 + 0.5 * $spot->down() - $near->y - $near->height / 2);
+            usort($spots, static fn(Spot $a, Spot $b): int => $away($a) <=> $away($b));
+        }
+
+        return $spots;
     }
 
     /** Where words put by hand have come to stand. */

@@ -20,7 +20,7 @@ use Rhapsode\Core\Words\WordsLook;
 /**
  * Words on a slide. $place is that of words on a picture, null where they choose one themselves, and $own where they were put by
  * hand instead; $by is what somebody is that is named, or whose words these are; $target the point of the picture that a label
- * names; $isSpoken whether each line lights up as it is said.
+ * names, $of which layer's picture where there are several; $isSpoken whether each line lights up as it is said.
  */
 final readonly class WordsLayer implements Layer
 {
@@ -37,6 +37,8 @@ final readonly class WordsLayer implements Layer
         public OwnPlace $own = new OwnPlace(),
         public ?Point $target = null,
         public bool $isSpoken = false,
+        public ?int $cell = null,
+        public ?string $of = null,
     ) {}
 
     public static function read(string $id, Fields $in): self
@@ -54,6 +56,8 @@ final readonly class WordsLayer implements Layer
             OwnPlace::read($in),
             $in->has('target') ? Point::read($in->object('target')) : null,
             $in->flag('spoken', false),
+            $in->wholeOrNull('cell', 0, Limits::CELLS - 1),
+            $in->idOrNull('of'),
         );
     }
 
@@ -79,6 +83,16 @@ final readonly class WordsLayer implements Layer
         return new self(...array_merge(get_object_vars($this), $changes));
     }
 
+    public function cell(): ?int
+    {
+        return $this->cell;
+    }
+
+    public function inCell(?int $cell): self
+    {
+        return $this->with(cell: $cell);
+    }
+
     public function id(): string
     {
         return $this->id;
@@ -96,17 +110,23 @@ final readonly class WordsLayer implements Layer
 
     public function plan(LayerContext $context): array
     {
-        [$block, $place] = $this->role->isOnPicture() ? (new SetOnPicture($this, $context))->set() : [$this->heading($context), null];
+        $presence = $this->presence->inTurn($context->turn($this->cell));
+        $cell = $context->box($this->cell);
+        [$block, $place] = match (true) {
+            null !== $cell => [$context->typesetter->inCell((new SetOnPicture($this, $context))->writing(), $cell, $this->look, $this->own->align), null],
+            $this->role->isOnPicture() => (new SetOnPicture($this, $context))->set(),
+            default => [$this->heading($context), null],
+        };
         if ($block->isEmpty()) {
             return [];
         }
         $lit = [];
-        $opacity = $this->presence->opacity($context, true);
+        $opacity = $presence->opacity($context, true);
         if ($this->isSpoken) {
             $lit = SpokenLines::of($this->id, $this->text, $block, $opacity, $context);
             $block = SpokenLines::unlit($block);
         }
-        $written = $this->presence->written($context, Reveal::seconds($block));
+        $written = $presence->written($context, Reveal::seconds($block));
 
         return [
             ...$this->pointer($context, $block),
@@ -115,7 +135,7 @@ final readonly class WordsLayer implements Layer
                 $block,
                 $opacity,
                 $place,
-                $this->presence->rise($context),
+                $presence->rise($context),
                 null === $written ? null : Reveal::of($block, $written),
             ),
             ...$lit,
@@ -125,9 +145,9 @@ final readonly class WordsLayer implements Layer
     /** @return list<PlannedPointer> from a label to what it names */
     private function pointer(LayerContext $context, TextBlock $block): array
     {
-        $under = SetOnPicture::under($context);
+        $under = SetOnPicture::named($context, $this->of);
 
-        return WordsRole::Label !== $this->role || null === $under ? [] : [new PlannedPointer(
+        return WordsRole::Label !== $this->role || null !== $this->cell || null === $under ? [] : [new PlannedPointer(
             "{$this->id}-line",
             $block->body(),
             $under->move,
@@ -135,6 +155,7 @@ final readonly class WordsLayer implements Layer
             $block->lines[0]->colour ?? Legibility::LIGHT,
             Legibility::against($block->lines[0]->colour ?? Legibility::LIGHT),
             $this->presence->opacity($context),
+            $under->box,
         )];
     }
 
@@ -179,6 +200,8 @@ final readonly class WordsLayer implements Layer
             ...$this->own->toArray(),
             ...null === $this->target ? [] : ['target' => $this->target->toArray()],
             ...$this->isSpoken ? ['spoken' => true] : [],
+            ...null === $this->cell ? [] : ['cell' => $this->cell],
+            ...null === $this->of ? [] : ['of' => $this->of],
         ];
     }
 }

@@ -9,8 +9,8 @@ export type PlannedClip = NonNullable<PlannedPicture['clip']>;
 export const clipUrl = (story: string, asset: string): string => `/api/stories/${story}/assets/${asset}/clip.mp4`;
 export const recipeOfClip = ({ recipe }: PlannedClip): Recipe => ({ ...PLAIN, ...recipe });
 /** The frame of a clip that is seen at one of its scene (core/Layer/Picture/PlannedClip, held by the golden performance). */
-export const frameSeen = ({ from, to }: PlannedClip, frame: number): number =>
-  Math.max(from, Math.min(to - 1, from + frame));
+export const frameSeen = ({ from, to, at = 0 }: PlannedClip, frame: number): number =>
+  Math.max(from, Math.min(to - 1, from + frame - at));
 const share = (part: number) => `${100 * part}%`;
 /** Where it lies in its rendition. */
 export const boxOf = ({ box: { x, y, width, height } }: PlannedClip) => ({
@@ -48,7 +48,8 @@ export class MovingPart {
     if (this.recipe.clear) this.fetchLevels(story, asset);
     this.video.load(clipUrl(story, asset));
     const at = frameSeen(clip, frame);
-    if (plays && at < clip.to - 1) this.video.play(at);
+    // What begins later stands still until then.
+    if (plays && frame >= (clip.at ?? 0) && at < clip.to - 1) this.video.play(at);
     else this.video.still(at);
     // What is done to it may be another than before, on the very same frame.
     this.draw();

@@ -1,5 +1,6 @@
 import type { PlannedLayer } from '../../api/types';
 import { icon } from './icon';
+import { mat } from './mat';
 import type { Performer } from './performer';
 import { picture } from './picture';
 import { pointer } from './pointer';
@@ -11,6 +12,7 @@ const performers: { [K in PlannedLayer['kind']]: Performer<Extract<PlannedLayer,
   words,
   icon,
   pointer,
+  mat,
 };
 
 /** Its performer and the layer are of one kind. */

@@ -1,5 +1,5 @@
 import type { PlannedPointer } from '../../api/types';
-import type { Box } from '../../parts/boxes';
+import { WHOLE, type Box } from '../../parts/boxes';
 import { frameAt, opensOn } from '../path';
 import { progress, valueAt } from '../plan';
 import type { Performer } from './performer';
@@ -13,8 +13,11 @@ const heldIn = ({ x, y }: Point, box: Box): Point => ({
 });
 
 /** Where it begins and ends on a slide that shows this frame of the picture. */
-function lineOf({ from, target, within }: PlannedPointer, frame: Box): [Point, Point] {
-  const seen = { x: (target.x - frame.x) / frame.width, y: (target.y - frame.y) / frame.height };
+function lineOf({ from, target, within, box = WHOLE }: PlannedPointer, frame: Box): [Point, Point] {
+  const seen = {
+    x: box.x + (box.width * (target.x - frame.x)) / frame.width,
+    y: box.y + (box.height * (target.y - frame.y)) / frame.height,
+  };
   const end = heldIn(seen, within);
   return [heldIn(end, from), end];
 }
