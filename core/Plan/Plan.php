@@ -6,9 +6,12 @@ namespace Rhapsode\Core\Plan;
 
 use Rhapsode\Core\Captions\Cue;
 use Rhapsode\Core\Framing\Ease;
+use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
+use Rhapsode\Core\Story\Cells;
+use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Words\Scheme;
@@ -60,6 +63,20 @@ final readonly class Plan
         ];
     }
 
+    /** @return array<string, list<array<string, float>>> where the cells of each arrangement lie */
+    private function layouts(): array
+    {
+        $layouts = [];
+        foreach (Layout::cases() as $layout) {
+            $layouts[$layout->value] = array_map(
+                static fn(Frame $cell): array => $cell->toArray(),
+                Cells::of($layout, $this->shape, $this->scheme->mount->gap),
+            );
+        }
+
+        return array_filter($layouts);
+    }
+
     /**
      * @param int $shorter pixels of the film's shorter side
      *
@@ -78,6 +95,7 @@ final readonly class Plan
             'frames' => $this->frames(),
             'ease' => Ease::table(),
             'scheme' => $this->scheme->toArray(),
+            'layouts' => $this->layouts(),
             'transitions' => array_map(
                 fn(TransitionKind $kind): array => PlannedTransition::of($kind, Rate::FPS, $this->language, $this->scheme->light())->toArray(),
                 TransitionKind::cases(),

@@ -74,6 +74,14 @@ class AssetRecord
     #[ORM\Column(type: 'json', nullable: true)]
     public ?array $taken = null;
 
+    /** Whether it goes beside what its slide shows, and not in the place of that. */
+    #[ORM\Column(options: ['default' => false])]
+    public bool $beside = false;
+
+    /** The layer of its slide whose picture it replaces; null for the first. */
+    #[ORM\Column(length: 64, nullable: true)]
+    public ?string $layer = null;
+
     /** @param list<string> $after slides that a picture's new slide should follow, the nearest first */
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]

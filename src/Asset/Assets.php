@@ -25,10 +25,24 @@ final readonly class Assets
 
     public function __construct(private EntityManagerInterface $entities, private Store $store, private MessageBusInterface $bus) {}
 
-    /** @param list<string> $after */
-    public function begin(User $owner, Uuid $place, Arriving $kind, string $file, ?string $slide = null, array $after = []): AssetRecord
-    {
+    /**
+     * @param list<string> $after
+     * @param bool         $beside what its slide shows
+     * @param string|null  $layer  of its slide, whose picture it replaces
+     */
+    public function begin(
+        User $owner,
+        Uuid $place,
+        Arriving $kind,
+        string $file,
+        ?string $slide = null,
+        array $after = [],
+        bool $beside = false,
+        ?string $layer = null,
+    ): AssetRecord {
         $asset = new AssetRecord($owner, $place, $kind, self::name($file, $kind), $slide, $after);
+        $asset->beside = $beside;
+        $asset->layer = $layer;
         $this->entities->persist($asset);
         $this->entities->flush();
 

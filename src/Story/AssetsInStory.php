@@ -15,6 +15,7 @@ use Rhapsode\Core\Edit\AddMusic;
 use Rhapsode\Core\Edit\AddPicture;
 use Rhapsode\Core\Edit\AddVoice;
 use Rhapsode\Core\Edit\Edit;
+use Rhapsode\Core\Edit\PutBeside;
 use Rhapsode\Core\Edit\SetCaptions;
 use Rhapsode\Core\Edit\SetPicture;
 use Rhapsode\Core\Story\Story;
@@ -50,10 +51,12 @@ final readonly class AssetsInStory
             $slide = null === $asset->slide ? null : $story->slide($asset->slide);
             $asset->same = null === $slide ? $asset->same : null;
 
-            return null === $slide || !$made instanceof Picture || $slide->picture()?->asset === $made->id ? null : new SetPicture(
-                $slide->id,
-                $made->id,
-            );
+            return match (true) {
+                null === $slide || !$made instanceof Picture => null,
+                $asset->beside => new PutBeside($slide->id, $made->id),
+                null === $asset->layer && $slide->picture()?->asset === $made->id => null,
+                default => new SetPicture($slide->id, $made->id, $asset->layer),
+            };
         }
 
         return match (true) {
@@ -73,7 +76,7 @@ final readonly class AssetsInStory
         $clip = null === $asset->taken ? null : $story->picture($asset->taken['asset']);
         $picture = null === $clip ? $picture : $picture->withSource($clip->source);
 
-        return new AddPicture($picture, $asset->slide, $asset->after);
+        return new AddPicture($picture, $asset->slide, $asset->after, $asset->layer, $asset->beside);
     }
 
     /** The text of a WebVTT or SubRip file; or a plain transcript, which is timed to the voices. */

@@ -29,6 +29,9 @@ final readonly class NewAsset
         #[Count(max: Limits::SLIDES, maxMessage: 'are too many')]
         #[All(new Identifier())]
         public array $after = [],
+        public bool $beside = false,
+        #[Identifier]
+        public ?string $layer = null,
     ) {
         $this->file = Fields::cleaned($file);
     }

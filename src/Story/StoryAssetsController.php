@@ -48,7 +48,16 @@ final readonly class StoryAssetsController
         if ($new->bytes > $new->kind->mostBytes()) {
             return new Problem(413, $new->kind->tooLarge());
         }
-        $asset = $this->assets->begin($story->owner, $story->id, $new->kind, $new->file, $new->slide, $new->after);
+        $asset = $this->assets->begin(
+            $story->owner,
+            $story->id,
+            $new->kind,
+            $new->file,
+            $new->slide,
+            $new->after,
+            $new->beside,
+            $new->layer,
+        );
 
         return new JsonResponse($asset->toArray() + ['parts' => []], 201);
     }

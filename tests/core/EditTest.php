@@ -18,6 +18,7 @@ use Rhapsode\Core\Edit\AddVoice;
 use Rhapsode\Core\Edit\Change;
 use Rhapsode\Core\Edit\EditReader;
 use Rhapsode\Core\Edit\MoveSlides;
+use Rhapsode\Core\Edit\PutBeside;
 use Rhapsode\Core\Edit\SetPicture;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framing;
@@ -77,6 +78,13 @@ final class EditTest extends TestCase
             'changes' => ['part' => ['from' => 10, 'to' => 60, 'muted' => true]],
         ]];
         yield 'cut a clip' => [['do' => 'cut clip', 'slide' => 's4', 'frame' => 80, 'rest' => 'rest']];
+        yield 'lay slides out' => [['do' => 'arrange', 'slides' => ['s1', 's5'], 'layout' => 'large-and-two']];
+        yield 'lay words out beside' => [['do' => 'arrange', 'slides' => ['s1'], 'layout' => 'with-words']];
+        yield 'change places' => [['do' => 'put in cell', 'slide' => 's5', 'layer' => 'picture', 'cell' => 1]];
+        yield 'a picture beside' => [['do' => 'put beside', 'slide' => 's1', 'asset' => 'c']];
+        yield 'one after another' => [['do' => 'set sequence', 'slides' => ['s5'], 'sequence' => 'evenly']];
+        yield 'take one of two off' => [['do' => 'delete layer', 'slide' => 's5', 'layer' => 'picture']];
+        yield 'cut one of two clips' => [['do' => 'cut clip', 'slide' => 's5', 'layer' => 'picture-2', 'frame' => 80, 'rest' => 'rest']];
         yield 'turn upright' => [['do' => 'turn upright', 'slides' => ['s1', 's4']]];
         yield 'turn a picture' => [
             ['do' => 'set layer', 'slide' => 's1', 'layer' => 'picture', 'kind' => 'picture', 'changes' => ['recipe' => ['turn' => 90]]],
@@ -138,7 +146,8 @@ final class EditTest extends TestCase
         $story = Stories::of(
             [['layout' => Layout::Title, 'subtitle' => 'Below'], [], ['voice' => 2.0], []],
         )->withAsset($picture)->withAsset(Stories::moving(200, -20.0, 'c'));
-        $story = $story->with(slides: [...$story->slides, Slide::showing('s4', 'c')]);
+        $story = $story->with(slides: [...$story->slides, Slide::showing('s4', 'c'), Slide::showing('s5', 'p')]);
+        $story = (new PutBeside('s5', 'c'))->apply($story);
 
         return $story->withAsset(new Music('m', 'm.mp3', 960_000, -20.0, -18.0, -3.0))->with(
             beds: [new Bed('b', 'm')],

@@ -10,6 +10,7 @@ use Rhapsode\Core\Asset\Music;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Asset\Voice;
+use Rhapsode\Core\Edit\Arrange;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
@@ -32,6 +33,7 @@ use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
+use Rhapsode\Core\Story\Sequence;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
@@ -241,7 +243,7 @@ final class Stories
             )], IconColour::cases()[mt_rand(0, 3)], Spot::cases()[mt_rand(0, 8)], mt_rand(1, 16) / 20, self::randomPresence($goes, $comes)->plain());
         }
 
-        return new Slide(
+        $slide = new Slide(
             $id,
             $layers[0] instanceof PictureLayer ? Layout::Full : Layout::Title,
             $layers,
@@ -250,6 +252,27 @@ final class Stories
             self::maybe() ? null : mt_rand(1, 60) / 2,
             self::maybe() ? null : self::randomTransition(),
         );
+
+        return Layout::Full === $slide->layout && self::maybe() ? self::randomCells($slide) : $slide;
+    }
+
+    /** The same slide laid out in cells, some of which nothing lies in. */
+    private static function randomCells(Slide $slide): Slide
+    {
+        $layouts = array_values(array_filter(Layout::cases(), static fn(Layout $layout): bool => $layout->cells() > 0));
+        $slide = Arrange::arranged($slide, $layouts[mt_rand(0, 5)] ?? Layout::Beside)->with(
+            sequence: Sequence::cases()[mt_rand(0, 2)],
+        );
+        foreach ($slide->emptyCells() as $cell) {
+            $slide = match (mt_rand(0, 3)) {
+                0 => $slide->withLayer((new WordsLayer("words{$cell}", WordsRole::Quotation, 'When the moon pulls, we grind.', by: 'The miller'))->inCell($cell)),
+                1 => $slide->withLayer((new IconLayer("icon{$cell}"))->inCell($cell)),
+                2 => $slide->withLayer(new PictureLayer("picture{$cell}", 'p' . mt_rand(0, 4), framing: self::randomFraming(), cell: $cell)),
+                default => $slide,
+            };
+        }
+
+        return $slide;
     }
 
     private static function randomPresence(?float $comes, ?float $goes): Presence

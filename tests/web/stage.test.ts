@@ -34,9 +34,7 @@ const golden = JSON.parse(readFileSync('tests/golden/performance.json', 'utf8'))
 /** The frame that a transform shows, from the very style that the browser gets. */
 function frameOf(picture: Element): number[] {
   const moved = picture.firstElementChild as HTMLElement;
-  const found = /scale\(([\d.e-]+), ([\d.e-]+)\) translate\((-?[\d.e-]+)%, (-?[\d.e-]+)%\)/.exec(
-    moved.style.transform,
-  );
+  const found = /scale\(([\d.e-]+), ([\d.e-]+)\) translate\((-?[\d.e-]+)%, (-?[\d.e-]+)%\)/.exec(moved.style.transform);
   if (!found) throw new Error(`no frame in ${moved.style.transform}`);
   const [, width, height, x, y] = found.map(Number) as [number, number, number, number, number];
   return [-x / 100, -y / 100, 1 / width, 1 / height];

@@ -109,7 +109,15 @@ export class Sender {
       const made = await answer(
         api.POST('/api/stories/{id}/assets', {
           params: { path: { id: kept.story } },
-          body: { kind: kept.kind, file: kept.file, slide: kept.slide, after: kept.after, bytes: kept.whole?.size },
+          body: {
+            kind: kept.kind,
+            file: kept.file,
+            slide: kept.slide,
+            beside: kept.beside,
+            layer: kept.layer,
+            after: kept.after,
+            bytes: kept.whole?.size,
+          },
         }),
       );
       kept.server = made.id;

@@ -14,6 +14,10 @@ export interface Kept {
   file: string;
   /** A picture's new slide, or the slide that a voice is for. */
   slide: string | null;
+  /** It goes beside what its slide shows. */
+  beside?: boolean;
+  /** The layer of its slide whose picture it replaces. */
+  layer?: string;
   /** Slides that a picture's should follow, the nearest first. */
   after: string[];
   begun: number;

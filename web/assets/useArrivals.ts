@@ -80,9 +80,9 @@ export function useArrivals(story: string, hold: StoryHold) {
     [work],
   );
 
-  /** Brings files in, in their order: behind a slide, or at the end. */
+  /** Brings files in, in their order: behind a slide, or at the end; or all of them onto one that is there. */
   const bringIn = useCallback(
-    (files: File[], behind?: string) => {
+    (files: File[], behind?: string, beside?: string) => {
       const last = behind ?? hold.view?.story.slides.at(-1)?.id;
       const slides = files.map(newId);
       const made = files.map((whole, i): Kept => {
@@ -94,7 +94,8 @@ export function useArrivals(story: string, hold: StoryHold) {
           story,
           kind: isClip(whole) ? 'clip' : 'picture',
           file: whole.name,
-          slide: slides[i] ?? null,
+          slide: beside ?? slides[i] ?? null,
+          beside: beside !== undefined,
           after: last ? [...earlier, last] : earlier,
           begun: Date.now(),
           whole,

@@ -20,12 +20,15 @@ export function useFetchStory() {
   );
 }
 
+/** Where it goes: onto a slide, beside what that shows, or in the place of a layer's picture. */
+export type Onto = Partial<Pick<Kept, 'slide' | 'beside' | 'layer'>>;
+
 /** Sends one chosen file in and waits until the story has it. */
 export function useSendIn(story: string) {
   const { person } = useSession();
   const fetchStory = useFetchStory();
   return useCallback(
-    async (kind: AssetState['kind'], file: File, slide: string | null = null) => {
+    async (kind: AssetState['kind'], file: File, onto: Onto = {}) => {
       if (file.size === 0) throw new Refusal(422, { code: 'file.empty' });
       const kept: Kept = {
         id: crypto.randomUUID(),
@@ -33,7 +36,9 @@ export function useSendIn(story: string) {
         story,
         kind,
         file: file.name,
-        slide,
+        slide: onto.slide ?? null,
+        beside: onto.beside,
+        layer: onto.layer,
         after: [],
         begun: Date.now(),
         whole: file,

@@ -114,7 +114,7 @@ export default function BoothPage() {
     const file = files?.[0];
     if (!file || !slide || !person) return;
     before.current = voiceOf(slide);
-    sendIn('voice', file, slide.id)
+    sendIn('voice', file, { slide: slide.id })
       .then(({ asset }) => onDone(asset))
       .catch((error: unknown) =>
         tell(say('page.of-a-file', { file: file.name, said: sentence(error) }), { tone: 'trouble' }),

@@ -65,18 +65,22 @@ export function IconFields({ slide }: { slide: Slide }) {
             options={offered(colours)}
             onChange={(colour) => set(icon.id, { colour })}
           />
-          <Select
-            label={say('icon.where')}
-            value={icon.place}
-            options={offered(spots)}
-            onChange={(place) => set(icon.id, { place })}
-          />
-          <Select
-            label={say('icon.how-large')}
-            value={nearest(icon.size)}
-            options={offered(sizes)}
-            onChange={(size) => set(icon.id, { size: Number(size) })}
-          />
+          {icon.cell === undefined && (
+            <>
+              <Select
+                label={say('icon.where')}
+                value={icon.place}
+                options={offered(spots)}
+                onChange={(place) => set(icon.id, { place })}
+              />
+              <Select
+                label={say('icon.how-large')}
+                value={nearest(icon.size)}
+                options={offered(sizes)}
+                onChange={(size) => set(icon.id, { size: Number(size) })}
+              />
+            </>
+          )}
           <MomentField
             id={icon.id}
             slide={slide}

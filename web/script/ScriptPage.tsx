@@ -17,6 +17,7 @@ import { useSteady } from '../parts/useSteady';
 import { Page } from '../parts/Page';
 import { Preview, type PreviewHandle } from '../stage/Preview';
 import { StoryProvider } from '../story/StoryContext';
+import { pictureOf } from '../story/slides';
 import { StoryHead } from '../story/StoryHead';
 import { newId, useStory, type StoryHold } from '../story/useStory';
 import { arrange } from './arrange';
@@ -190,6 +191,7 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
   const playFrom = useSteady((slide: string | undefined) =>
     preview.current?.play(view.plan.scenes.find((s) => s.id === slide)?.start ?? 0),
   );
+  const pictured = (slide: string | undefined) => slides.find((one) => one.id === slide && pictureOf(one))?.id;
   const pictures = useBringing(id, hold, picked);
   // From near there is nothing to choose or to arrange: its keys are for what is done to the one slide.
   const arranged = distance === 'one' ? nobody : picked;
@@ -244,7 +246,10 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
               ? 'copy'
               : 'cancel'
           }
-          onDrop={(event) => pictures.dropped(event.items)}
+          onDrop={(event) =>
+            // From near there is one slide to drop it on.
+            pictures.dropped(event.items, undefined, distance === 'one' ? pictured(picked[0]) : undefined)
+          }
         >
           <Returned answer={view.handIns[0]} remarks={remarks} />
           <Arrivals

@@ -1,5 +1,5 @@
 import { memo, useMemo } from 'react';
-import { GridList, GridListItem, type DropItem } from 'react-aria-components';
+import { GridList, GridListItem } from 'react-aria-components';
 import styled from 'styled-components';
 import { say } from '../messages/say';
 import { chosenOf, nameOf, type Row } from './rows';
@@ -7,7 +7,7 @@ import { SlideRow, type RowActs } from './SlideRow';
 import type { SlideActs } from './useArranging';
 import { useGradually } from './useGradually';
 import { useMeant } from './useMeant';
-import { useSlideDrag } from './useSlideDrag';
+import { useSlideDrag, type OnFiles } from './useSlideDrag';
 
 const List = styled(GridList)`
   display: grid;
@@ -57,8 +57,7 @@ interface Props {
   onChoose: (keys: ReadonlySet<string>) => void;
   acts: RowActs;
   move: SlideActs['move'];
-  /** Files were dropped behind a slide. */
-  onFiles: (items: DropItem[], behind: string) => void;
+  onFiles: OnFiles;
   /** A slide that is to be brought into view, until it is. */
   meant: string | null;
   onMet: () => void;

@@ -12,7 +12,8 @@ import { CloseIcon, TurnLeftIcon, TurnRightIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
-import { assetOf, pictureOf, trimmed } from '../story/slides';
+import { assetOf, pictureOf, picturesOf, trimmed } from '../story/slides';
+import { ArrangeField } from './cells/ArrangeField';
 import { useDistance } from './Distance';
 import { GroundField } from './GroundField';
 import { IconFields } from './IconFields';
@@ -78,11 +79,12 @@ export default function SlideSettings({ picked, onNone }: Props) {
           </li>
         ))}
       </Findings>
-      {slides.length === 1 && first.layout !== 'title' && <WordsSpot slide={first} />}
+      {slides.length === 1 && hasWordsOnPicture(first) && <WordsSpot slide={first} />}
       <StayField slides={slides} />
       {slides.length === 1 && <Silence slide={first} />}
+      <ArrangeField slides={slides} />
       <PictureFields slides={slides} />
-      {slides.length === 1 && <OtherPicture key={first.id} slide={first} />}
+      {slides.length === 1 && picturesOf(first).length === 1 && <OtherPicture key={first.id} slide={first} />}
       {slides.length === 1 && <IconFields slide={first} />}
       <TransitionField
         label={say('transition.of-the-slide')}
@@ -101,6 +103,11 @@ export default function SlideSettings({ picked, onNone }: Props) {
     </Card>
   );
 }
+
+/** Whether words stand, or may stand, on its picture. */
+const hasWordsOnPicture = ({ layout, layers }: Slide): boolean =>
+  layout === 'full' ||
+  layers.some((layer) => layer.kind === 'words' && layer.cell === undefined && layer.role !== 'title');
 
 /** Where there is silence around the voice, it may be left out. */
 function Silence({ slide }: { slide: Slide }) {
@@ -160,7 +167,7 @@ function PictureFields({ slides }: { slides: Slide[] }) {
 }
 
 /** Another picture for the slide, which keeps its words and its voice. */
-function OtherPicture({ slide }: { slide: Slide }) {
+function OtherPicture({ slide, layer }: { slide: Slide; layer?: string }) {
   const { id } = useActs();
   const sendIn = useSendIn(id);
   const tell = useTell();
@@ -170,7 +177,7 @@ function OtherPicture({ slide }: { slide: Slide }) {
     const file = files?.[0];
     if (!file) return;
     setBusy(true);
-    sendIn(isClip(file) ? 'clip' : 'picture', file, slide.id)
+    sendIn(isClip(file) ? 'clip' : 'picture', file, { slide: slide.id, layer })
       .catch((error: unknown) =>
         tell(say('page.of-a-file', { file: file.name, said: sentence(error) }), { tone: 'trouble' }),
       )
@@ -186,7 +193,7 @@ function OtherPicture({ slide }: { slide: Slide }) {
 }
 
 function PictureSource({ slides }: { slides: Slide[] }) {
-  const assets = [...new Set(slides.flatMap((slide) => pictureOf(slide)?.asset ?? []))];
+  const assets = [...new Set(slides.flatMap((slide) => picturesOf(slide).map(({ asset }) => asset)))];
   return assets.length === 0 ? null : (
     <>
       <h3>{say('source.title')}</h3>

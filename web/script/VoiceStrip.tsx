@@ -49,7 +49,7 @@ export function VoiceStrip({ slide, number, waveform, voice, onPlay }: Props) {
     const file = files?.[0];
     if (!file) return;
     setBusy(true);
-    sendIn('voice', file, slide.id)
+    sendIn('voice', file, { slide: slide.id })
       .catch((error: unknown) =>
         tell(say('page.of-a-file', { file: file.name, said: sentence(error) }), { tone: 'trouble' }),
       )

@@ -10,7 +10,8 @@ export function useBringing(id: string, hold: StoryHold, picked: string[]) {
   const { arrivals, useAgain: again, putAway, bringIn } = useArrivals(id, hold);
   const last = picked.at(-1);
   const dropped = useSteady(
-    (items: DropItem[], behind?: string) => void gatherDropped(items).then((files) => bringIn(files, behind)),
+    (items: DropItem[], behind?: string, beside?: string) =>
+      void gatherDropped(items).then((files) => bringIn(files, behind, beside)),
   );
   const files = useSteady((chosen: Iterable<File>) => void gatherFiles(chosen).then((got) => bringIn(got)));
   const taken = useSteady((file: File) => void bringIn([file], last));

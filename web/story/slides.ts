@@ -1,8 +1,20 @@
-import type { PictureLayer, Slide, StoryDocument, Voice, WordsLayer } from '../api/types';
+import type { Layer, PictureLayer, Slide, StoryDocument, Voice, WordsLayer } from '../api/types';
 
-/** The picture that a slide shows. */
-export const pictureOf = (slide: Slide): PictureLayer | undefined =>
-  slide.layers.find((layer): layer is PictureLayer => layer.kind === 'picture');
+/** The pictures that a slide shows, in the order of their cells. */
+export const picturesOf = (slide: Slide): PictureLayer[] =>
+  slide.layers
+    .filter((layer): layer is PictureLayer => layer.kind === 'picture')
+    .toSorted((a, b) => (a.cell ?? 0) - (b.cell ?? 0));
+
+/** The picture that a slide shows: that of a layer, or the first. */
+export const pictureOf = (slide: Slide, layer?: string): PictureLayer | undefined => {
+  const pictures = picturesOf(slide);
+  return pictures.find(({ id }) => id === layer) ?? pictures[0];
+};
+
+/** What lies in a cell of a slide. */
+export const inCell = (slide: Slide, cell: number): Layer | undefined =>
+  slide.layers.find((layer) => layer.cell === cell);
 
 export const wordsOf = (slide: Slide, role: WordsLayer['role']): WordsLayer | undefined =>
   slide.layers.find((layer): layer is WordsLayer => layer.kind === 'words' && layer.role === role);

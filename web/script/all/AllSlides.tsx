@@ -1,11 +1,11 @@
 import { memo, useMemo, useRef, useState } from 'react';
-import { GridLayout, GridList, GridListItem, Size, Virtualizer, type DropItem, type Rect } from 'react-aria-components';
+import { GridLayout, GridList, GridListItem, Size, Virtualizer, type Rect } from 'react-aria-components';
 import styled from 'styled-components';
 import { say } from '../../messages/say';
 import { chosenOf, nameOf, type Row } from '../rows';
 import type { SlideActs } from '../useArranging';
 import { useMeant } from '../useMeant';
-import { useSlideDrag } from '../useSlideDrag';
+import { useSlideDrag, type OnFiles } from '../useSlideDrag';
 import { AROUND, EDGE, SmallSlide } from './SmallSlide';
 import { useSweep } from './useSweep';
 
@@ -79,7 +79,7 @@ interface Props {
   /** A slide was opened: pressed twice, or by Enter. */
   onOpen: (slide: string) => void;
   move: SlideActs['move'];
-  onFiles: (items: DropItem[], behind: string) => void;
+  onFiles: OnFiles;
   meant: string | null;
   onMet: () => void;
 }

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import type { DropItem } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Row } from '../rows';
 import type { SlideActs } from '../useArranging';
 import type { Copying } from '../useCopying';
+import type { OnFiles } from '../useSlideDrag';
 import { AllSlides, SIZES, type SlideSize } from './AllSlides';
 import { ChosenBar } from './ChosenBar';
 
@@ -28,7 +28,7 @@ interface Props {
   picked: string[];
   onChoose: (keys: ReadonlySet<string>) => void;
   onOpen: (slide: string) => void;
-  onFiles: (items: DropItem[], behind: string) => void;
+  onFiles: OnFiles;
   acts: SlideActs;
   copying: Copying;
   meant: string | null;

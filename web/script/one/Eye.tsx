@@ -3,6 +3,7 @@ import type { Scene, Slide } from '../../api/types';
 import { recipeOf, turnedRatio } from '../../mend/recipe';
 import { say } from '../../messages/say';
 import { Button, Row as Line, Soft } from '../../parts/controls';
+import { WHOLE } from '../../parts/boxes';
 import { useSteady } from '../../parts/useSteady';
 import { closesOn } from '../../stage/path';
 import { Preview, type PreviewHandle } from '../../stage/Preview';
@@ -11,7 +12,7 @@ import { assetOf, pictureOf } from '../../story/slides';
 import { EyeFields } from './EyeFields';
 import { Fitted } from './Fitted';
 import { FrameBox } from './FrameBox';
-import { frameOf, inOrder, plannedIn, type Which } from './framing';
+import { frameOf, inOrder, isShownWhole, plannedIn, type Which } from './framing';
 import { MendStage } from './MendStage';
 import { SlideThread } from './SlideThread';
 import { useFraming } from './useFraming';
@@ -21,25 +22,28 @@ import { useWatchKey } from './useWatchKey';
 interface Props {
   slide: Slide;
   scene: Scene;
+  /** The layer whose picture is looked over. */
+  layer: string;
   before: Scene | undefined;
   children: (parts: { stage: React.ReactNode; under: React.ReactNode; fields: React.ReactNode }) => React.ReactNode;
 }
 
 /** What part of the picture a slide opens on, what the look comes to on its way, and what part it closes on. */
-export function Eye({ slide, scene, before, children }: Props) {
+export function Eye({ slide, scene, layer: chosen, before, children }: Props) {
   const { id, edit } = useActs();
   const { story, plan } = useView();
-  const layer = pictureOf(slide);
-  const planned = plannedIn(scene);
+  const layer = pictureOf(slide, chosen);
+  const planned = plannedIn(scene, chosen);
   const recipe = recipeOf(layer);
   const { picture, levels } = usePicture(id, layer?.asset ?? '');
-  const framing = useFraming(slide, scene);
+  const framing = useFraming(slide, scene, chosen);
   const [watches, setWatches] = useState(false);
   const preview = useRef<PreviewHandle>(null);
-  const isWhole = planned?.rendition.name.startsWith('whole') ?? false;
+  const isWhole = planned !== undefined && isShownWhole(planned, plan.layouts[slide.layout]?.[layer?.cell ?? -1]);
   const cropped = recipe.crop ? recipe.crop.width / recipe.crop.height : 1;
   const around = picture ? turnedRatio(picture.width / picture.height, recipe.turn) * cropped : 1;
-  const ratio = plan.width / plan.height / around;
+  const part = planned?.box ?? WHOLE;
+  const ratio = ((plan.width / plan.height) * part.width) / part.height / around;
   const last = plannedIn(before);
   const watch = useSteady(() => setWatches((now) => !now));
   useEffect(() => {
@@ -92,7 +96,9 @@ export function Eye({ slide, scene, before, children }: Props) {
       <Soft>{say('eye.whole')}</Soft>
       <Line>
         <Button
-          onPress={() => void edit({ do: 'set layers', slides: [slide.id], kind: 'picture', changes: { fit: 'fill' } })}
+          onPress={() =>
+            void edit({ do: 'set layer', slide: slide.id, layer: chosen, kind: 'picture', changes: { fit: 'fill' } })
+          }
         >
           {say('eye.fill')}
         </Button>

@@ -26,25 +26,28 @@ const Hold = styled(Button)`
 
 interface Props {
   slide: Slide;
+  /** The layer whose picture is mended. */
+  layer: string;
   picked: string[];
   group: MendGroup;
   children: (parts: { stage: React.ReactNode; fields: React.ReactNode }) => React.ReactNode;
 }
 
 /** What is wrong with a picture is mended: how it lies, its light, its look. */
-export function Mend({ slide, picked, group, children }: Props) {
+export function Mend({ slide, layer, picked, group, children }: Props) {
   const { id, edit, undo } = useActs();
   const { story, plan } = useView();
   const tell = useTell();
-  const asset = pictureOf(slide)?.asset ?? '';
+  const asset = pictureOf(slide, layer)?.asset ?? '';
   const file = assetOf(story, asset, 'picture');
   const {
     value: recipe,
     show,
     set,
-  } = useInHand<Recipe>(recipeOf(pictureOf(slide)), (changes) => ({
-    do: 'set layers',
-    slides: [slide.id],
+  } = useInHand<Recipe>(recipeOf(pictureOf(slide, layer)), (changes) => ({
+    do: 'set layer',
+    slide: slide.id,
+    layer,
     kind: 'picture',
     changes: { recipe: changes },
   }));

@@ -8,13 +8,15 @@ import { LengthThread } from '../../parts/Thread';
 import { clock, secondsText } from '../../parts/time';
 import { Preview, type PreviewHandle } from '../../stage/Preview';
 import { useActs, useView } from '../../story/StoryContext';
-import { assetOf, pictureOf } from '../../story/slides';
+import { assetOf, pictureOf, picturesOf } from '../../story/slides';
+import { CellsStage } from '../cells/CellsStage';
 import { nameOf, type Row } from '../rows';
 import SlideSettings from '../SlideSettings';
 import { ClipPart } from './clip/ClipPart';
 import { Eye } from './Eye';
 import { Fitted } from './Fitted';
 import { Mend, type MendGroup } from './Mend';
+import { WhichPicture } from './WhichPicture';
 import { WordsPart } from './words/WordsPart';
 
 const View = styled.div`
@@ -146,14 +148,17 @@ export default function OneView({ rows, picked, onChoose }: Props) {
   const { id } = useActs();
   const { plan, story } = useView();
   const [group, setGroup] = useState<Group>('clip');
+  /** Which of several pictures is meant. */
+  const [hand, setHand] = useState<string>();
   const preview = useRef<PreviewHandle>(null);
   const at = Math.max(
     0,
     rows.findIndex((row) => row.id === picked[0]),
   );
   const row = rows[at];
-  const pictured = row !== undefined && pictureOf(row.slide) !== undefined;
-  const moves = row !== undefined && assetOf(story, pictureOf(row.slide)?.asset, 'picture')?.clip;
+  const picture = row && pictureOf(row.slide, hand);
+  const pictured = picture !== undefined;
+  const moves = assetOf(story, picture?.asset, 'picture')?.clip;
   const offered = groups.filter(
     ([one]) => one === 'words' || one === 'slide' || (pictured && (one !== 'clip' || moves)),
   );
@@ -200,25 +205,30 @@ export default function OneView({ rows, picked, onChoose }: Props) {
             onChange={setGroup}
           />
         </div>
+        {mends && picture && picturesOf(row.slide).length > 1 && (
+          <WhichPicture slide={row.slide} scene={row.scene} chosen={picture.id} onChoose={setHand} />
+        )}
         {fields}
       </section>
     </View>
   );
+  const layer = picture?.id ?? '';
+  const key = `${row.id} ${layer}`;
   if (shown === 'clip' && row.scene)
     return (
-      <ClipPart key={row.id} slide={row.slide} scene={row.scene}>
+      <ClipPart key={key} slide={row.slide} scene={row.scene} layer={layer}>
         {({ stage, under, fields }) => view(stage, fields, under)}
       </ClipPart>
     );
   if (shown === 'move' && row.scene)
     return (
-      <Eye key={row.id} slide={row.slide} scene={row.scene} before={rows[at - 1]?.scene}>
+      <Eye key={key} slide={row.slide} scene={row.scene} layer={layer} before={rows[at - 1]?.scene}>
         {({ stage, under, fields }) => view(stage, fields, under)}
       </Eye>
     );
   if (shown === 'frame' || shown === 'light' || shown === 'look')
     return (
-      <Mend key={row.id} slide={row.slide} picked={picked} group={shown}>
+      <Mend key={key} slide={row.slide} layer={layer} picked={picked} group={shown}>
         {({ stage, fields }) => view(stage, fields)}
       </Mend>
     );
@@ -228,9 +238,10 @@ export default function OneView({ rows, picked, onChoose }: Props) {
         {({ stage, fields }) => view(stage, fields)}
       </WordsPart>
     );
+  const over = (frame: number) => <CellsStage slide={row.slide} frame={frame} />;
   return view(
     <Fitted>
-      <Preview ref={preview} story={id} plan={plan} />
+      <Preview ref={preview} story={id} plan={plan} over={over} />
     </Fitted>,
     <SlideSettings picked={[row.id]} />,
   );

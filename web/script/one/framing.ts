@@ -22,8 +22,16 @@ export interface Framing {
 /** One of the frames: the two at the ends, or a stop by its place in the story's list. */
 export type Which = 'opensOn' | 'closesOn' | number;
 
-export const plannedIn = (scene: Scene | undefined): PlannedPicture | undefined =>
-  scene?.layers.find((layer): layer is PlannedPicture => layer.kind === 'picture');
+/** A picture as it is planned: that of a layer, or the first. */
+export const plannedIn = (scene: Scene | undefined, layer?: string): PlannedPicture | undefined => {
+  const planned = scene?.layers.filter((one): one is PlannedPicture => one.kind === 'picture') ?? [];
+  return planned.find(({ id }) => id === layer) ?? planned[0];
+};
+
+/** Whether all of a picture is seen: on its ground, or in its own shape in its cell. */
+export const isShownWhole = ({ rendition, box }: PlannedPicture, cell: Box | undefined): boolean =>
+  rendition.name.startsWith('whole') ||
+  (box !== undefined && cell !== undefined && box.width * box.height < cell.width * cell.height - 1e-6);
 
 /** As the story has it; what it does not say is as the plan has found it. */
 export function framingOf(layer: PictureLayer | undefined, planned: PlannedPicture | undefined): Framing {

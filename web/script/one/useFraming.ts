@@ -10,17 +10,21 @@ import { useSpoken } from './useSpoken';
 
 export type FramingInHand = ReturnType<typeof useFraming>;
 
-/** How the look goes over a slide's picture: as it is saved or in somebody's hand, and all that may be done to it. */
-export function useFraming(slide: Slide, scene: Scene) {
+/** How the look goes over a picture of a slide: as it is saved or in somebody's hand, and all that may be done to it. */
+export function useFraming(slide: Slide, scene: Scene, layer: string) {
   const { id } = useActs();
   const { plan } = useView();
   const spoken = useSpoken(id, slide, scene, plan.fps);
-  const { value, show, set } = useInHand<Framing>(framingOf(pictureOf(slide), plannedIn(scene)), (framing) => ({
-    do: 'set layers',
-    slides: [slide.id],
-    kind: 'picture',
-    changes: { framing },
-  }));
+  const { value, show, set } = useInHand<Framing>(
+    framingOf(pictureOf(slide, layer), plannedIn(scene, layer)),
+    (framing) => ({
+      do: 'set layer',
+      slide: slide.id,
+      layer,
+      kind: 'picture',
+      changes: { framing },
+    }),
+  );
   const [taken, take] = useState<Which>('closesOn');
   const seconds = (scene.end + scene.transition.frames - scene.start) / plan.fps;
   // All frames are told together: one alone is no move.

@@ -22,19 +22,21 @@ import { usePart } from './usePart';
 interface Props {
   slide: Slide;
   scene: Scene;
+  /** The layer whose clip is meant. */
+  layer: string;
   children: (parts: { stage: React.ReactNode; under: React.ReactNode; fields: React.ReactNode }) => React.ReactNode;
 }
 
 /** Which part of a clip a slide shows, and how it is heard. */
-export function ClipPart({ slide, scene, children }: Props) {
+export function ClipPart({ slide, scene, layer, children }: Props) {
   const { id, edit } = useActs();
   const { story, plan } = useView();
   const tell = useTell();
   const fetchStory = useFetchStory();
-  const asset = pictureOf(slide)?.asset ?? '';
+  const asset = pictureOf(slide, layer)?.asset ?? '';
   const file = assetOf(story, asset, 'picture');
   const frames = file?.clip?.frames ?? 1;
-  const held = usePart(slide, frames);
+  const held = usePart(slide, layer, frames);
   const [looked, setLooked] = useState(held.part.from);
   const here = Math.min(looked, frames - 1);
   const [watches, setWatches] = useState(false);
@@ -66,7 +68,7 @@ export function ClipPart({ slide, scene, children }: Props) {
       .finally(() => setTaking(false));
   };
   const onCut = () =>
-    void edit({ do: 'cut clip', slide: slide.id, frame: here, rest: newId() }).then(
+    void edit({ do: 'cut clip', slide: slide.id, layer, frame: here, rest: newId() }).then(
       (done) => done && tell(say('clip.was-cut')),
     );
   const ratio = file ? file.width / file.height : 16 / 9;
@@ -82,7 +84,7 @@ export function ClipPart({ slide, scene, children }: Props) {
       frame={here}
     />
   );
-  const planned = plannedIn(scene)?.clip;
+  const planned = plannedIn(scene, layer)?.clip;
   const under = planned && (
     <ClipStrip story={id} asset={asset} clip={planned} ratio={ratio} held={held} here={here} onHere={setLooked} />
   );

@@ -23,14 +23,15 @@ export function partOf(layer: PictureLayer | undefined, frames: number): Part {
 }
 
 /** The part as it is saved, or as it is in somebody's hand. @param frames of the whole clip */
-export function usePart(slide: Slide, frames: number) {
+export function usePart(slide: Slide, layer: string, frames: number) {
   const {
     value,
     show,
     set: tell,
-  } = useInHand<Part>(partOf(pictureOf(slide), frames), ({ to, ...part }) => ({
-    do: 'set layers',
-    slides: [slide.id],
+  } = useInHand<Part>(partOf(pictureOf(slide, layer), frames), ({ to, ...part }) => ({
+    do: 'set layer',
+    slide: slide.id,
+    layer,
     kind: 'picture',
     // Its end stays its end.
     changes: { part: to === undefined ? part : { ...part, to: to >= frames ? null : to } },

@@ -39,13 +39,15 @@ interface Props {
   target: Point;
   /** What is seen of the picture now. */
   frame: Box;
+  /** What its picture takes of the slide. */
+  box: Box;
   onHeld: (isHeld: boolean) => void;
   /** What is asked of the server where it is put. */
   editOf: (target: Point) => Edit;
 }
 
 /** The point that a label names: moved over the picture. */
-export function TargetKnob({ name, target, frame, onHeld, editOf }: Props) {
+export function TargetKnob({ name, target, frame, box, onHeld, editOf }: Props) {
   const ground = useRef<HTMLDivElement>(null);
   const { value: shown, show, set } = useInHand(target, (changes) => editOf({ ...target, ...changes }));
   const latest = useRef(shown);
@@ -53,8 +55,8 @@ export function TargetKnob({ name, target, frame, onHeld, editOf }: Props) {
     <Knob
       ref={ground}
       style={{
-        left: `${(100 * (shown.x - frame.x)) / frame.width}%`,
-        top: `${(100 * (shown.y - frame.y)) / frame.height}%`,
+        left: `${100 * (box.x + (box.width * (shown.x - frame.x)) / frame.width)}%`,
+        top: `${100 * (box.y + (box.height * (shown.y - frame.y)) / frame.height)}%`,
       }}
     >
       <Held
@@ -68,7 +70,10 @@ export function TargetKnob({ name, target, frame, onHeld, editOf }: Props) {
           onMove: (event: MoveMoveEvent) => {
             const [dx, dy] = wayOver(ground.current?.parentElement, event);
             const now = latest.current;
-            latest.current = { x: within(now.x + dx * frame.width), y: within(now.y + dy * frame.height) };
+            latest.current = {
+              x: within(now.x + (dx * frame.width) / box.width),
+              y: within(now.y + (dy * frame.height) / box.height),
+            };
             show(latest.current);
           },
           onMoveEnd: () => {

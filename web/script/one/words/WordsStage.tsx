@@ -2,6 +2,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import type { Edit, PlannedPointer, PlannedWords, Scene, Slide, WordsLayer } from '../../../api/types';
 import { say } from '../../../messages/say';
+import { WHOLE } from '../../../parts/boxes';
 import { frameAt } from '../../../stage/path';
 import { progress } from '../../../stage/plan';
 import { useActs, useView } from '../../../story/StoryContext';
@@ -77,7 +78,7 @@ export function WordsStage({ slide, scene, frame, chosen, onChoose, onHeld }: Pr
             ratio={plan.width / plan.height}
             others={planned.filter((other) => other !== words).map(({ box }) => box)}
             isChosen={chosen === words.id}
-            moves={moves}
+            moves={moves && layer.cell === undefined}
             onChoose={() => onChoose(words.id)}
             onGuides={setGuides}
             onHeld={(isHeld) => onHeld(isHeld ? words.id : undefined)}
@@ -99,6 +100,7 @@ export function WordsStage({ slide, scene, frame, chosen, onChoose, onHeld }: Pr
                 name={say('words.target', { number: layers.indexOf(layer) + 1 })}
                 target={pointer.target}
                 frame={frameAt(pointer.path, plan.ease, progress(scene, frame))}
+                box={pointer.box ?? WHOLE}
                 onHeld={(isHeld) => onHeld(isHeld ? pointer.id : undefined)}
                 editOf={(target) => editOf(id, { target })}
               />
