@@ -47,10 +47,12 @@ interface Props {
   picked: string[];
   /** Nothing is chosen any more; left out where something always is. */
   onNone?: () => void;
+  /** Whether how they are laid out is set here too. */
+  isArranged?: boolean;
 }
 
 /** What can be set for the chosen slides. */
-export default function SlideSettings({ picked, onNone }: Props) {
+export default function SlideSettings({ picked, onNone, isArranged = true }: Props) {
   const view = useView();
   const { edit } = useActs();
   const { story } = view;
@@ -82,7 +84,7 @@ export default function SlideSettings({ picked, onNone }: Props) {
       {slides.length === 1 && hasWordsOnPicture(first) && <WordsSpot slide={first} />}
       <StayField slides={slides} />
       {slides.length === 1 && <Silence slide={first} />}
-      <ArrangeField slides={slides} />
+      {isArranged && <ArrangeField slides={slides} />}
       <PictureFields slides={slides} />
       {slides.length === 1 && picturesOf(first).length === 1 && <OtherPicture key={first.id} slide={first} />}
       {slides.length === 1 && <IconFields slide={first} />}
@@ -143,7 +145,9 @@ function PictureFields({ slides }: { slides: Slide[] }) {
         ]}
         onChange={(fit) => set({ fit })}
       />
-      {picture.fit !== 'fill' && <GroundField slides={pictured.map((s) => s.id)} picture={picture} />}
+      {picture.fit !== 'fill' && picture.cell === undefined && (
+        <GroundField slides={pictured.map((s) => s.id)} picture={picture} />
+      )}
       <Row>
         <Button onPress={() => turn(270)}>
           <TurnLeftIcon /> {say('picture.turn-left')}

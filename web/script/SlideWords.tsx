@@ -192,7 +192,9 @@ function OnPicture({ slide, number, words, n, offered }: OnPictureProps) {
         aria-label={
           n === 1 ? say('words.caption-on', { slide: number }) : say('words.more-on', { slide: number, number: n })
         }
-        placeholder={say(n === 1 ? 'words.caption.hint' : 'words.more.hint')}
+        placeholder={say(
+          words?.cell === undefined ? (n === 1 ? 'words.caption.hint' : 'words.more.hint') : 'words.beside.hint',
+        )}
         maxLength={limits.words}
         value={written.value}
         onChange={(e) => written.onChange(e.target.value)}

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import type { MoveMoveEvent } from 'react-aria/useMove';
 import styled from 'styled-components';
-import type { Slide } from '../../api/types';
+import type { Layer, Slide } from '../../api/types';
 import { say } from '../../messages/say';
 import type { Box } from '../../parts/boxes';
 import { Held } from '../../parts/Held';
@@ -47,6 +47,16 @@ const Over = styled.div`
     outline: 3px dashed #fff;
     outline-offset: -6px;
   }
+  .bare {
+    position: absolute;
+    inset: 0;
+    display: grid;
+    place-items: center;
+    margin: 0;
+    border: 2px dashed var(--line);
+    color: var(--ink);
+    background: rgb(251 248 241 / 0.82);
+  }
   .empty {
     display: grid;
     place-items: center;
@@ -86,13 +96,23 @@ function beside(cells: Box[], from: number, dx: number, dy: number): number {
   return ahead[0]?.i ?? from;
 }
 
+interface Props {
+  slide: Slide;
+  /** Of the film, that is shown. */
+  frame: number;
+  /** Something was pressed, to be worked on. */
+  onOpen: (layer: Layer) => void;
+}
+
 /** What lies in the cells of a slide, on the stage: put into another cell by mouse, finger and keys, and taken off. */
-export function CellsStage({ slide, frame }: { slide: Slide; frame: number }) {
+export function CellsStage({ slide, frame, onOpen }: Props) {
   const { edit } = useActs();
   const { plan, story } = useView();
   const ground = useRef<HTMLDivElement>(null);
   const [held, setHeld] = useState<{ cell: number; dx: number; dy: number } | null>(null);
   const latest = useRef<typeof held>(null);
+  /** The end of a move is no press. */
+  const isMoved = useRef(false);
   const scene = plan.scenes.find(({ id }) => id === slide.id);
   const cells = plan.layouts[slide.layout] ?? [];
   if (!scene || frame < scene.start || frame >= scene.end) return null;
@@ -129,6 +149,7 @@ export function CellsStage({ slide, frame }: { slide: Slide; frame: number }) {
               moves={{
                 onMoveStart: () => {
                   latest.current = { cell, dx: 0, dy: 0 };
+                  isMoved.current = false;
                 },
                 onMove: (event: MoveMoveEvent) => {
                   if (event.pointerType === 'keyboard') {
@@ -136,6 +157,7 @@ export function CellsStage({ slide, frame }: { slide: Slide; frame: number }) {
                     latest.current = null;
                     return;
                   }
+                  isMoved.current = true;
                   const { width = 1, height = 1 } = ground.current?.getBoundingClientRect() ?? {};
                   const { dx, dy } = latest.current ?? { dx: 0, dy: 0 };
                   latest.current = { cell, dx: dx + event.deltaX / width, dy: dy + event.deltaY / height };
@@ -147,12 +169,17 @@ export function CellsStage({ slide, frame }: { slide: Slide; frame: number }) {
                   setHeld(null);
                 },
               }}
+              onClick={() => {
+                if (!isMoved.current) onOpen(layer);
+                isMoved.current = false;
+              }}
               onKeyDown={(event) => {
                 if (event.key !== 'Delete' && event.key !== 'Backspace') return;
                 event.preventDefault();
                 void edit({ do: 'delete layer', slide: slide.id, layer: layer.id });
               }}
             />
+            {layer.kind === 'words' && layer.text === '' && <p className="bare">{say('cells.write')}</p>}
           </div>
         );
       })}

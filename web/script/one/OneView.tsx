@@ -1,14 +1,16 @@
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
+import type { Layer } from '../../api/types';
 import { say, type Code } from '../../messages/say';
 import { Segments } from '../../parts/Choice';
-import { fieldLook, IconButton } from '../../parts/controls';
+import { Card, fieldLook, IconButton } from '../../parts/controls';
 import { BackIcon, OnIcon } from '../../parts/icons';
 import { LengthThread } from '../../parts/Thread';
 import { clock, secondsText } from '../../parts/time';
 import { Preview, type PreviewHandle } from '../../stage/Preview';
 import { useActs, useView } from '../../story/StoryContext';
 import { assetOf, pictureOf, picturesOf } from '../../story/slides';
+import { ArrangeField } from '../cells/ArrangeField';
 import { CellsStage } from '../cells/CellsStage';
 import { nameOf, type Row } from '../rows';
 import SlideSettings from '../SlideSettings';
@@ -126,7 +128,7 @@ const View = styled.div`
     }
   }
 `;
-type Group = 'clip' | MendGroup | 'move' | 'words' | 'slide';
+type Group = 'clip' | MendGroup | 'move' | 'words' | 'layout' | 'slide';
 const groups: [Group, Code][] = [
   ['clip', 'one.clip'],
   ['frame', 'one.frame'],
@@ -134,6 +136,7 @@ const groups: [Group, Code][] = [
   ['look', 'one.look'],
   ['move', 'one.move'],
   ['words', 'one.words'],
+  ['layout', 'one.layout'],
   ['slide', 'one.slide'],
 ];
 
@@ -160,7 +163,10 @@ export default function OneView({ rows, picked, onChoose }: Props) {
   const pictured = picture !== undefined;
   const moves = assetOf(story, picture?.asset, 'picture')?.clip;
   const offered = groups.filter(
-    ([one]) => one === 'words' || one === 'slide' || (pictured && (one !== 'clip' || moves)),
+    ([one]) =>
+      one === 'words' ||
+      one === 'slide' ||
+      (one === 'layout' ? row?.slide.layout !== 'title' : pictured && (one !== 'clip' || moves)),
   );
   // What a picture cannot have is its first group; what has no picture has words.
   const [usual] = offered.map(([one]) => one);
@@ -173,7 +179,7 @@ export default function OneView({ rows, picked, onChoose }: Props) {
     const next = rows[to];
     if (next) onChoose(new Set([next.id]));
   };
-  const mends = shown !== 'words' && shown !== 'slide';
+  const mends = shown !== 'words' && shown !== 'layout' && shown !== 'slide';
   const view = (stage: React.ReactNode, fields: React.ReactNode, under?: React.ReactNode) => (
     <View>
       <div className={mends ? 'stage mends' : 'stage'}>
@@ -238,11 +244,21 @@ export default function OneView({ rows, picked, onChoose }: Props) {
         {({ stage, fields }) => view(stage, fields)}
       </WordsPart>
     );
-  const over = (frame: number) => <CellsStage slide={row.slide} frame={frame} />;
+  const openLayer = (meant: Layer) => {
+    if (meant.kind === 'picture') setHand(meant.id);
+    setGroup(meant.kind === 'picture' ? 'frame' : meant.kind === 'words' ? 'words' : 'slide');
+  };
+  const over = (frame: number) => <CellsStage slide={row.slide} frame={frame} onOpen={openLayer} />;
   return view(
     <Fitted>
-      <Preview ref={preview} story={id} plan={plan} over={over} />
+      <Preview ref={preview} story={id} plan={plan} over={shown === 'layout' ? over : undefined} />
     </Fitted>,
-    <SlideSettings picked={[row.id]} />,
+    shown === 'layout' ? (
+      <Card aria-label={say('layout.title')}>
+        <ArrangeField slides={[row.slide]} />
+      </Card>
+    ) : (
+      <SlideSettings picked={[row.id]} isArranged={false} />
+    ),
   );
 }
