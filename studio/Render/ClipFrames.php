@@ -29,6 +29,7 @@ final readonly class ClipFrames
         Shape $shape,
         int $wide,
         int $high,
+        private ?Frame $part = null,
     ) {
         $recipe = $clip->recipe;
         $mp4 = $renditions->clip($layer->rendition->asset);
@@ -60,7 +61,9 @@ final readonly class ClipFrames
     {
         $this->canvas->refill($this->reader->frame($this->clip->frame($frame - $scene->start)));
         if (null === $this->inset) {
-            return $this->canvas->frame($this->kept->within($this->layer->move->at($scene->progress($frame))));
+            $seen = $this->layer->move->at($scene->progress($frame));
+
+            return $this->canvas->frame($this->kept->within(null === $this->part ? $seen : $seen->within($this->part)));
         }
 
         return $this->inset->with($this->canvas->frame($this->kept));

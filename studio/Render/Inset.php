@@ -14,9 +14,18 @@ final readonly class Inset
     private int $left;
     private int $top;
 
-    /** @param string $ground a frame of that width and height */
-    public function __construct(Frame $box, private string $ground, private int $groundWidth, private int $groundHeight)
+    /** What of the box it takes, in shares of that. */
+    public Frame $part;
+
+    /**
+     * @param string $ground   a frame of that width and height
+     * @param bool   $isInside whether it takes no pixel that lies beyond the box in part; else it takes each that lies in it in part
+     */
+    public function __construct(Frame $box, private string $ground, private int $groundWidth, private int $groundHeight, bool $isInside = false)
     {
+        $taken = $isInside ? self::inside($box, $groundWidth, $groundHeight) : $box;
+        $this->part = $taken->inside($box);
+        $box = $taken;
         $this->left = 2 * (int) floor($box->x * $groundWidth / 2 + 1e-6);
         $this->top = 2 * (int) floor($box->y * $groundHeight / 2 + 1e-6);
         $this->width = min($groundWidth, 2 * (int) ceil(($box->x + $box->width) * $groundWidth / 2 - 1e-6)) - $this->left;
@@ -49,5 +58,16 @@ final readonly class Inset
         }
 
         return implode('', $parts);
+    }
+
+    private static function inside(Frame $box, int $width, int $height): Frame
+    {
+        $even = static fn(float $from, float $length, int $all): array => [
+            $first = 2 * (int) ceil($from * $all / 2 - 1e-6),
+            max(2, 2 * (int) floor(($from + $length) * $all / 2 + 1e-6) - $first),
+        ];
+        [[$left, $wide], [$top, $high]] = [$even($box->x, $box->width, $width), $even($box->y, $box->height, $height)];
+
+        return new Frame($left / $width, $top / $height, $wide / $width, $high / $height);
     }
 }

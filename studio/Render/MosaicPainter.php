@@ -24,7 +24,7 @@ final readonly class MosaicPainter
     {
         $ground = Canvas::plain($scene->ground, $this->format->width, $this->format->height);
         $cells = array_map(fn(PlannedPicture $picture): array => [
-            $inset = new Inset($picture->box ?? Frame::all(), $ground, $this->format->width, $this->format->height),
+            $inset = new Inset($picture->box ?? Frame::all(), $ground, $this->format->width, $this->format->height, true),
             $this->cell($picture, $scene, $inset),
             new FromGround($scene->ground, $inset->width, $inset->height),
             $picture->opacity(),
@@ -52,18 +52,18 @@ final readonly class MosaicPainter
     private function cell(PlannedPicture $picture, Scene $scene, Inset $inset): \Closure
     {
         if (null !== $picture->clip) {
-            $clip = new ClipFrames($picture, $picture->clip, $this->renditions, $this->shape, $inset->width, $inset->height);
+            $clip = new ClipFrames($picture, $picture->clip, $this->renditions, $this->shape, $inset->width, $inset->height, $inset->part);
 
             return static fn(int $frame): string => $clip->at($frame, $scene);
         }
         $path = $this->renditions->picture($picture->rendition, $this->shape);
         $canvas = $this->canvases->of($path, $inset->width, $inset->height, $picture->move->nearest());
         if ($picture->move->isStill()) {
-            $still = $canvas->frame($picture->move->opensOn);
+            $still = $canvas->frame($picture->move->opensOn->within($inset->part));
 
             return static fn(int $frame): string => $still;
         }
 
-        return static fn(int $frame): string => $canvas->frame($picture->move->at($scene->progress($frame)));
+        return static fn(int $frame): string => $canvas->frame($picture->move->at($scene->progress($frame))->within($inset->part));
     }
 }

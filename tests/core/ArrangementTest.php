@@ -52,7 +52,11 @@ final class ArrangementTest extends TestCase
         return self::plan($story)->scenes[$slide];
     }
 
-    /** A slide with a picture and a caption, and more pictures that may be shown. @param array<string, mixed> $slide */
+    /**
+     * A slide with a picture and a caption, and more pictures that may be shown.
+     *
+     * @param array<string, mixed> $slide
+     */
     private static function story(array $slide = []): Story
     {
         $story = Stories::of([$slide + ['caption' => 'A fact', 'stay' => 8.0]]);
@@ -345,7 +349,7 @@ final class ArrangementTest extends TestCase
                         self::assertLessThanOrEqual(min(0.95, $cell->y + $cell->height) + 1e-9, ($line->y + $line->size) / $block->height);
                         self::assertGreaterThanOrEqual(
                             4.5,
-                            Contrast::ratio(Contrast::luminance($line->colour ?? ''), Contrast::luminance($scene->ground)),
+                            Contrast::ratio(Contrast::luminance($line->colour), Contrast::luminance($scene->ground)),
                         );
                     }
                 }

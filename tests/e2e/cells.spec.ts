@@ -121,7 +121,9 @@ test('a picture and words; one after another as it is spoken; for several slides
   await place(page, 2, 'words').click({ position: { x: 20, y: 20 } });
   await page.getByLabel('Caption on slide 2').fill('Three hundred years of flour.');
   await page.keyboard.press('Tab');
-  await expect.poll(async () => (await view(page)).plan.scenes[1].layers.some((l: Layer) => l.kind === 'words')).toBe(true);
+  await expect
+    .poll(async () => (await view(page)).plan.scenes[1].layers.some((l: Layer) => l.kind === 'words'))
+    .toBe(true);
   const { plan } = await view(page);
   const scene = plan.scenes[1];
   const words = scene.layers.find(({ kind }: { kind: string }) => kind === 'words');

@@ -32,12 +32,13 @@ const golden = JSON.parse(readFileSync('tests/golden/performance.json', 'utf8'))
 };
 
 /** The frame that a transform shows, from the very style that the browser gets. */
-function frameOf(picture: Element): number[] {
+function frameOf(picture: Element, box = { x: 0, y: 0, width: 1, height: 1 }): number[] {
   const moved = picture.firstElementChild as HTMLElement;
   const found = /scale\(([\d.e-]+), ([\d.e-]+)\) translate\((-?[\d.e-]+)%, (-?[\d.e-]+)%\)/.exec(moved.style.transform);
   if (!found) throw new Error(`no frame in ${moved.style.transform}`);
   const [, width, height, x, y] = found.map(Number) as [number, number, number, number, number];
-  return [-x / 100, -y / 100, 1 / width, 1 / height];
+  if (box.width < 1) expect(moved.style.transform).toContain(`translate(${100 * box.x}%, ${100 * box.y}%) scale`);
+  return [-x / 100, -y / 100, box.width / width, box.height / height];
 }
 const clamp = (weight: number) => Math.max(0, Math.min(1, weight));
 
@@ -112,7 +113,7 @@ describe('the stage', () => {
   it('shows at every moment what core says is seen', () => {
     expect(golden.moments.length).toBeGreaterThan(90);
     let transitions = 0;
-    let [moving, lowered, written, pointed] = [0, 0, 0, 0];
+    let [moving, lowered, written, pointed, boxed] = [0, 0, 0, 0, 0];
     const kinds = new Set<string>();
     for (const { frame, scenes } of golden.moments) {
       stage.show(golden.plan, frame);
@@ -135,13 +136,17 @@ describe('the stage', () => {
             expect(frameSeen(planned.clip, frame - scene.start), where).toBe(layer.clip);
           }
           if (layer.at) {
-            const shown = frameOf(element);
+            const shown = frameOf(element, planned?.kind === 'picture' ? planned.box : undefined);
             for (const [n, value] of layer.at.entries()) expect(shown[n], where).toBeCloseTo(value, 4);
           }
           expect(Number(element.style.opacity), where).toBeCloseTo(layer.opacity, 4);
-          const lies = planned?.kind === 'picture' ? (planned.box ?? { x: 0, width: 1 }) : null;
-          if (lies) expect(Number.parseFloat(element.style.left), where).toBeCloseTo(100 * lies.x, 4);
-          if (lies) expect(Number.parseFloat(element.style.width), where).toBeCloseTo(100 * lies.width, 4);
+          if (planned?.kind === 'picture' && planned.box) {
+            boxed += 1;
+            const { x, y, width, height } = planned.box;
+            const sides = [...element.style.clipPath.matchAll(/([\d.e-]+)%/g)].map(([, side]) => Number(side) / 100);
+            for (const [n, side] of [y, 1 - x - width, 1 - y - height, x].entries())
+              expect(sides[n], where).toBeCloseTo(side, 4);
+          }
           if (layer.lowered !== null) {
             lowered += layer.lowered > 0 ? 1 : 0;
             const down = Number(/translateY\(([\d.e-]+)%\)/.exec(element.style.transform)?.[1]) / 100;
@@ -171,7 +176,7 @@ describe('the stage', () => {
     }
     expect(moving, 'a clip is among the layers').toBeGreaterThan(10);
     // Words that come in each way are met while they do.
-    expect(Math.min(lowered, written, pointed)).toBeGreaterThan(0);
+    expect(Math.min(lowered, written, pointed, boxed)).toBeGreaterThan(0);
     expect(transitions, 'transitions are among the moments').toBeGreaterThan(12);
     expect([...kinds].sort()).toEqual(['icon', 'mat', 'picture', 'pointer', 'words']);
   });

@@ -23,7 +23,7 @@ export const picture: Performer<PlannedPicture> = {
   url: (story, layer) => urlOf(story, layer.rendition),
   make: () => {
     const part = document.createElement('div');
-    part.style.cssText = 'position:absolute;overflow:hidden';
+    part.style.cssText = 'position:absolute;inset:0;overflow:hidden';
     const moved = document.createElement('div');
     moved.style.cssText = 'position:absolute;inset:0;transform-origin:0 0;will-change:transform';
     moved.append(image());
@@ -32,12 +32,18 @@ export const picture: Performer<PlannedPicture> = {
   },
   show: (element, layer, { story, plan, scene, plays }, frame) => {
     const moved = element.firstElementChild as HTMLElement;
-    Object.assign(element.style, placed(layer.box ?? WHOLE));
+    const { box } = layer;
+    element.style.clipPath = box
+      ? `inset(${share(box.y)} ${share(1 - box.x - box.width)} ${share(1 - box.y - box.height)} ${share(box.x)})`
+      : 'none';
     element.style.opacity = String(layer.opacity ? valueAt(layer.opacity, frame - scene.start) : 1);
     if (moved.firstElementChild) put(moved.firstElementChild, urlOf(story, layer.rendition));
     const seen = frameAt(layer.path, plan.ease, progress(scene, frame));
-    // The picture is laid out so that its whole width is 1 / width of its part's.
-    moved.style.transform = `scale(${1 / seen.width}, ${1 / seen.height}) translate(${-100 * seen.x}%, ${-100 * seen.y}%)`;
+    const { x, y, width, height } = box ?? WHOLE;
+    // The picture is laid out so that its whole width is 1 / width of its part's; a part that were laid out itself would lie on whole
+    // pixels only.
+    const lies = box ? `translate(${share(x)}, ${share(y)}) ` : '';
+    moved.style.transform = `${lies}scale(${width / seen.width}, ${height / seen.height}) translate(${-100 * seen.x}%, ${-100 * seen.y}%)`;
     let part = moving.get(element);
     if (!layer.clip) {
       part?.remove();
