@@ -57,6 +57,16 @@ install_js_libraries() {
         (cd "$ROOT" && npm ci --no-audit --no-fund) >"$VAR/install.log" 2>&1 || fail "The front end's libraries could not be installed: $(tail -n 5 "$VAR/install.log")"
         echo "$now" >"$VAR/npm.stamp"
     fi
+    lay_out_icons
+}
+
+# The icons that stories may use, laid out one by one from what npm brought.
+lay_out_icons() {
+    local now; now=$(stamp_of "$ROOT/package-lock.json" "$ROOT/studio/icons/make.mjs")
+    if [ ! -d "$ROOT/studio/icons/made" ] || [ "$(cat "$VAR/icons.stamp" 2>/dev/null)" != "$now" ]; then
+        node "$ROOT/studio/icons/make.mjs" >"$VAR/install.log" 2>&1 || fail "The icons could not be laid out: $(tail -n 5 "$VAR/install.log")"
+        echo "$now" >"$VAR/icons.stamp"
+    fi
 }
 
 build_front_end() {

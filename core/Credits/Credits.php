@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Credits;
 
 use Rhapsode\Core\Asset\Source;
+use Rhapsode\Core\Layer\Icon\IconLayer;
+use Rhapsode\Core\Layer\Icon\IconSet;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Story\Story;
@@ -34,6 +36,13 @@ final class Credits
             }
         }
 
+        foreach ($story->slides as $slide) {
+            foreach ($slide->layers as $layer) {
+                if ($layer instanceof IconLayer && $layer->isOfTheSet()) {
+                    $entries[self::entry(IconSet::source(), $words->icons(...))] = true;
+                }
+            }
+        }
         foreach ($story->beds as $bed) {
             $music = $story->music($bed->asset);
             if (null !== $music && !$music->source->isEmpty()) {

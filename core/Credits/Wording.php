@@ -36,6 +36,11 @@ final readonly class Wording
         return $this->work('film.music-by', $title, $author);
     }
 
+    public function icons(string $title, string $author): string
+    {
+        return $this->work('film.icons-by', $title, $author);
+    }
+
     public function quotation(string $author): string
     {
         return $this->say('film.words-by', ['author' => $author]);

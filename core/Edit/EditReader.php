@@ -40,6 +40,7 @@ final class EditReader
             ),
             'arrange' => new Arrange($in->ids('slides'), $in->choice('layout', Layout::class)),
             'put in cell' => new PutInCell($in->id('slide'), $in->id('layer'), $in->whole('cell', 0, Limits::CELLS - 1)),
+            'raise layer' => new RaiseLayer($in->id('slide'), $in->id('layer'), $in->whole('by', -1, 1)),
             'put beside' => new PutBeside($in->id('slide'), $in->id('asset')),
             'set sequence' => new SetSequence($in->ids('slides'), $in->choice('sequence', Sequence::class)),
             'turn upright' => new TurnUpright($in->ids('slides')),

@@ -7,6 +7,7 @@ namespace Rhapsode\Studio\Render;
 use Rhapsode\Core\Layer\Icon\PlannedIcon;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Plan\Scene;
+use Rhapsode\Studio\Icon\IconDrawings;
 use Rhapsode\Studio\Tool\Tool;
 
 /** Icons, drawn once by librsvg and laid on every frame. */
@@ -31,16 +32,43 @@ final readonly class IconPainter implements LayerPainter
     {
         [$width, $height] = [$this->format->width, $this->format->height];
         $svg = \sprintf(
-            '<svg xmlns="http://www.w3.org/2000/svg" width="%d" height="%d"><path transform="translate(%.3F %.3F) scale(%.6F %.6F)" d="%s" fill="%s" fill-rule="evenodd"/></svg>',
+            '<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="%d" height="%d"><g transform="rotate(%d %.3F %.3F)">%s</g></svg>',
             $width,
             $height,
+            $icon->turn,
+            ($icon->box->x + $icon->box->width / 2) * $width,
+            ($icon->box->y + $icon->box->height / 2) * $height,
+            null === $icon->path ? $this->drawing($icon) : $this->path($icon, $icon->path),
+        );
+        Tool::run(['rsvg-convert', '--format', 'png', '--output', $to], 30, 3000, $svg);
+    }
+
+    private function path(PlannedIcon $icon, string $path): string
+    {
+        [$width, $height] = [$this->format->width, $this->format->height];
+
+        return \sprintf(
+            '<path transform="translate(%.3F %.3F) scale(%.6F %.6F)" d="%s" fill="%s" fill-rule="evenodd"/>',
             $icon->box->x * $width,
             $icon->box->y * $height,
             $icon->box->width * $width / PlannedIcon::GROUND,
             $icon->box->height * $height / PlannedIcon::GROUND,
-            $icon->path,
+            $path,
             $icon->colour,
         );
-        Tool::run(['rsvg-convert', '--format', 'png', '--output', $to], 30, 3000, $svg);
+    }
+
+    /** One that the set has no more of is not seen. */
+    private function drawing(PlannedIcon $icon): string
+    {
+        $placed = \sprintf(
+            '<svg x="%.3F" y="%.3F" width="%.3F" height="%.3F" ',
+            $icon->box->x * $this->format->width,
+            $icon->box->y * $this->format->height,
+            $icon->box->width * $this->format->width,
+            $icon->box->height * $this->format->height,
+        );
+
+        return (string) preg_replace('/<svg /', $placed, IconDrawings::svg($icon->name, $icon->tint) ?? '', 1);
     }
 }

@@ -30,7 +30,7 @@ final class ArrowsTest
         ['Plan'],
         ['Proof'],
     ];
-    private const STUDIO = [['Messages', 'Tool'], ['Captions', 'Prepare', 'Words'], ['Render'], ['Folder', 'Mux', 'Sheet'], ['Cli']];
+    private const STUDIO = [['Icon', 'Messages', 'Tool'], ['Captions', 'Prepare', 'Words'], ['Render'], ['Folder', 'Mux', 'Sheet'], ['Cli']];
     private const APPLICATION = [['Shared'], ['Account'], ['Classroom'], ['Asset'], ['Story'], ['Film'], ['HandIn'], ['Demo', 'Desk']];
 
     public function testCoreKnowsNobody(): Rule

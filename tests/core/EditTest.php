@@ -81,6 +81,7 @@ final class EditTest extends TestCase
         yield 'lay slides out' => [['do' => 'arrange', 'slides' => ['s1', 's5'], 'layout' => 'large-and-two']];
         yield 'lay words out beside' => [['do' => 'arrange', 'slides' => ['s1'], 'layout' => 'with-words']];
         yield 'change places' => [['do' => 'put in cell', 'slide' => 's5', 'layer' => 'picture', 'cell' => 1]];
+        yield 'lay behind' => [['do' => 'raise layer', 'slide' => 's0', 'layer' => 'subtitle', 'by' => -1]];
         yield 'a picture beside' => [['do' => 'put beside', 'slide' => 's1', 'asset' => 'c']];
         yield 'one after another' => [['do' => 'set sequence', 'slides' => ['s5'], 'sequence' => 'evenly']];
         yield 'take one of two off' => [['do' => 'delete layer', 'slide' => 's5', 'layer' => 'picture']];

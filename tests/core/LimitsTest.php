@@ -7,6 +7,7 @@ namespace Rhapsode\Tests\Core;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Layer\Icon\IconName;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Words\Face;
 use Symfony\Component\Yaml\Yaml;
@@ -38,6 +39,20 @@ final class LimitsTest extends TestCase
             file_put_contents($file, json_encode($weights, \JSON_PRETTY_PRINT | \JSON_THROW_ON_ERROR) . "\n");
         }
         self::assertSame($weights, json_decode((string) file_get_contents($file), true));
+    }
+
+    /** The signs that need no drawing of the set stand once, in IconName; the page offers those. */
+    public function testThePageOffersTheSignsThatThereAre(): void
+    {
+        $file = self::SCHEMA . '/signs.json';
+        $signs = [];
+        foreach (IconName::cases() as $sign) {
+            $signs[$sign->value] = $sign->path();
+        }
+        if ('write' === getenv('RHAPSODE_GOLDEN')) {
+            file_put_contents($file, json_encode($signs, \JSON_PRETTY_PRINT | \JSON_THROW_ON_ERROR) . "\n");
+        }
+        self::assertSame($signs, json_decode((string) file_get_contents($file), true));
     }
 
     /** @return iterable<string, array{string, int|float}> a place in a schema, and the limit that it must say */

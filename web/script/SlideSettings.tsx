@@ -16,7 +16,7 @@ import { assetOf, pictureOf, picturesOf, trimmed } from '../story/slides';
 import { ArrangeField } from './cells/ArrangeField';
 import { useDistance } from './Distance';
 import { GroundField } from './GroundField';
-import { IconFields } from './IconFields';
+import { IconFields } from './icons/IconFields';
 import { SourceFields } from './SourceFields';
 import { StayField } from './StayField';
 import { TransitionField } from './TransitionField';

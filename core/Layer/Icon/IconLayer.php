@@ -6,14 +6,19 @@ namespace Rhapsode\Core\Layer\Icon;
 
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Geometry\Point;
 use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Presence;
 
-/** A sign that points at something, or marks it. $size is a share of the slide's shorter side. */
+/**
+ * A sign that points at something, or marks it, or a small drawing of the set. $size is a share of the slide's shorter side, $turn
+ * degrees clockwise, $at where its middle was put by hand: it is at no place then.
+ */
 final readonly class IconLayer implements Layer
 {
     /** As much of a cell's shorter side it takes. */
@@ -21,25 +26,41 @@ final readonly class IconLayer implements Layer
 
     public function __construct(
         public string $id,
-        public IconName $name = IconName::Star,
+        public string $name = 'star',
         public IconColour $colour = IconColour::Gold,
         public Spot $place = Spot::TopRight,
         public float $size = 0.2,
         public Presence $presence = new Presence(),
         public ?int $cell = null,
+        public int $turn = 0,
+        public ?Point $at = null,
     ) {}
 
     public static function read(string $id, Fields $in): self
     {
         return new self(
             $id,
-            $in->choice('name', IconName::class, IconName::Star),
+            self::named($in->text('name', 80, 'star')),
             $in->choice('colour', IconColour::class, IconColour::Gold),
             $in->choice('place', Spot::class, Spot::TopRight),
             $in->number('size', 0.05, 0.8, 0.2),
             Presence::read($in)->plain(),
             $in->wholeOrNull('cell', 0, Limits::CELLS - 1),
+            $in->whole('turn', -180, 180, 0),
+            $in->has('at') ? Point::read($in->object('at')) : null,
         );
+    }
+
+    /** @throws Malformed */
+    private static function named(string $name): string
+    {
+        return 1 === preg_match(IconSet::NAME, $name) ? $name : throw new Malformed('document.unknown-icon');
+    }
+
+    /** Whether it is a drawing of the set, and not one of our own signs. */
+    public function isOfTheSet(): bool
+    {
+        return null === IconName::tryFrom($this->name);
     }
 
     public static function fresh(): array
@@ -47,9 +68,10 @@ final readonly class IconLayer implements Layer
         return [];
     }
 
+    /** A place that is chosen is where it is then, wherever it was put before. */
     public function following(Layer $before, array $told): self
     {
-        return $this;
+        return isset($told['place']) && !isset($told['at']) ? $this->with(at: null) : $this;
     }
 
     public function scripted(\Closure $place): self
@@ -90,12 +112,17 @@ final readonly class IconLayer implements Layer
 
     public function plan(LayerContext $context): array
     {
+        $scheme = $context->typesetter->scheme;
+
         return [new PlannedIcon(
             $this->id,
-            $this->name->path(),
-            $this->colour->hex(),
+            $this->name,
+            IconName::tryFrom($this->name)?->path(),
+            $this->colour->hex($scheme),
             $this->box($context),
             $this->presence->inTurn($context->turn($this->cell))->opacity($context),
+            $this->turn,
+            $this->isOfTheSet() ? $this->colour->tint($scheme) : null,
         )];
     }
 
@@ -104,7 +131,9 @@ final readonly class IconLayer implements Layer
     {
         $cell = $context->box($this->cell);
         if (null === $cell) {
-            return $this->place->box($context->shape, $this->size);
+            $box = $this->place->box($context->shape, $this->size);
+
+            return null === $this->at ? $box : Frame::about($this->at->x, $this->at->y, $box->width, $box->height);
         }
         $ratio = $context->shape->ratio();
         $side = self::IN_CELL * min($cell->width * $ratio, $cell->height);
@@ -115,9 +144,11 @@ final readonly class IconLayer implements Layer
     public function toArray(): array
     {
         return [
-            'id' => $this->id, 'kind' => $this->kind()->value, 'name' => $this->name->value, 'colour' => $this->colour->value,
+            'id' => $this->id, 'kind' => $this->kind()->value, 'name' => $this->name, 'colour' => $this->colour->value,
             'place' => $this->place->value, 'size' => $this->size, ...$this->presence->toArray(),
             ...null === $this->cell ? [] : ['cell' => $this->cell],
+            ...0 === $this->turn ? [] : ['turn' => $this->turn],
+            ...null === $this->at ? [] : ['at' => $this->at->toArray()],
         ];
     }
 }

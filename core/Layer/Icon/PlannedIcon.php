@@ -9,17 +9,30 @@ use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\PlannedKind;
 use Rhapsode\Core\Layer\PlannedLayer;
 
-/** A path on a ground of 24 by 24, filled with a colour, in a box of the slide (shares of its width and height). */
+/**
+ * An icon in a box of the slide (shares of its width and height), turned about its middle: a path on a ground of 24 by 24, filled
+ * with a colour; or a drawing of the set, in its own colours or tinted.
+ */
 final readonly class PlannedIcon implements PlannedLayer
 {
     public const GROUND = 24;
 
+    /**
+     * @param string      $name of the drawing
+     * @param string|null $path SVG path data; null for a drawing of the set
+     * @param string      $colour #rrggbb of the path
+     * @param int         $turn degrees clockwise
+     * @param Tint|null   $tint of a drawing of the set; null for its own colours
+     */
     public function __construct(
         private string $id,
-        public string $path,
+        public string $name,
+        public ?string $path,
         public string $colour,
         public Frame $box,
         private Envelope $opacity,
+        public int $turn = 0,
+        public ?Tint $tint = null,
     ) {}
 
     public function id(): string
@@ -32,9 +45,20 @@ final readonly class PlannedIcon implements PlannedLayer
         return PlannedKind::Icon;
     }
 
+    /** @return array<string, mixed> */
+    private function drawn(): array
+    {
+        return [
+            ...null === $this->path ? ['name' => $this->name] : ['path' => $this->path, 'colour' => $this->colour],
+            'box' => $this->box->toArray(),
+            ...0 === $this->turn ? [] : ['turn' => $this->turn],
+            ...null === $this->tint ? [] : ['tint' => $this->tint->toArray()],
+        ];
+    }
+
     public function hash(): string
     {
-        return substr(hash('sha256', json_encode([$this->path, $this->colour, $this->box->toArray()], \JSON_THROW_ON_ERROR)), 0, 24);
+        return substr(hash('sha256', json_encode($this->drawn(), \JSON_THROW_ON_ERROR)), 0, 24);
     }
 
     public function isStill(): bool
@@ -59,9 +83,6 @@ final readonly class PlannedIcon implements PlannedLayer
 
     public function toArray(): array
     {
-        return [
-            'id' => $this->id, 'kind' => $this->kind()->value, 'path' => $this->path, 'colour' => $this->colour,
-            'box' => $this->box->toArray(), 'opacity' => $this->opacity->toArray(),
-        ];
+        return ['id' => $this->id, 'kind' => $this->kind()->value, ...$this->drawn(), 'opacity' => $this->opacity->toArray()];
     }
 }

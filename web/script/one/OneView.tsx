@@ -13,6 +13,7 @@ import { assetOf, pictureOf, picturesOf } from '../../story/slides';
 import { ArrangeField } from '../cells/ArrangeField';
 import { CellsStage } from '../cells/CellsStage';
 import { nameOf, type Row } from '../rows';
+import { IconsStage } from '../icons/IconsStage';
 import SlideSettings from '../SlideSettings';
 import { ClipPart } from './clip/ClipPart';
 import { Eye } from './Eye';
@@ -151,6 +152,8 @@ export default function OneView({ rows, picked, onChoose }: Props) {
   const { id } = useActs();
   const { plan, story } = useView();
   const [group, setGroup] = useState<Group>('clip');
+  /** The icon that is in hand. */
+  const [held, setHeld] = useState<string>();
   /** Which of several pictures is meant. */
   const [hand, setHand] = useState<string>();
   const preview = useRef<PreviewHandle>(null);
@@ -248,10 +251,15 @@ export default function OneView({ rows, picked, onChoose }: Props) {
     if (meant.kind === 'picture') setHand(meant.id);
     setGroup(meant.kind === 'picture' ? 'frame' : meant.kind === 'words' ? 'words' : 'slide');
   };
-  const over = (frame: number) => <CellsStage slide={row.slide} frame={frame} onOpen={openLayer} />;
+  const over = (frame: number) =>
+    shown === 'layout' ? (
+      <CellsStage slide={row.slide} frame={frame} onOpen={openLayer} />
+    ) : (
+      <IconsStage slide={row.slide} frame={frame} onHeld={setHeld} />
+    );
   return view(
     <Fitted>
-      <Preview ref={preview} story={id} plan={plan} over={shown === 'layout' ? over : undefined} />
+      <Preview ref={preview} story={id} plan={plan} over={over} hidden={held} />
     </Fitted>,
     shown === 'layout' ? (
       <Card aria-label={say('layout.title')}>

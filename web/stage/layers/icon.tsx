@@ -5,34 +5,66 @@ import type { Performer } from './performer';
 const GROUND = 24;
 const SVG = 'http://www.w3.org/2000/svg';
 const share = (part: number) => `${100 * part}%`;
-const placed = ({ x, y, width, height }: PlannedIcon['box']) => ({
+const placed = ({ box: { x, y, width, height }, turn = 0 }: PlannedIcon) => ({
   left: share(x),
   top: share(y),
   width: share(width),
   height: share(height),
+  transform: `rotate(${turn}deg)`,
 });
 
-/** A path filled with a colour, in its box. */
+/** Where a drawing of the set is had, in its own colours or in three of a style. */
+export const iconUrl = (name: string, tint?: PlannedIcon['tint']): string => {
+  const colours = tint
+    ? `?${new URLSearchParams(Object.entries(tint).map(([part, hex]) => [part, hex.slice(1)]))}`
+    : '';
+  return `/api/icons/${name}.svg${colours}`;
+};
+
+function show(part: HTMLElement, { name = '', path, colour = '', tint }: PlannedIcon): void {
+  const url = path ? '' : iconUrl(name, tint);
+  const key = path ? `${path} ${colour}` : url;
+  if (part.dataset['drawn'] === key) return;
+  part.dataset['drawn'] = key;
+  if (!path) {
+    const image = document.createElement('img');
+    image.alt = '';
+    image.draggable = false;
+    image.src = url;
+    image.style.cssText = 'width:100%;height:100%;display:block';
+    part.replaceChildren(image);
+    return;
+  }
+  const sign = document.createElementNS(SVG, 'svg');
+  sign.setAttribute('viewBox', `0 0 ${GROUND} ${GROUND}`);
+  sign.setAttribute('preserveAspectRatio', 'none');
+  sign.style.cssText = 'width:100%;height:100%;display:block';
+  const drawn = document.createElementNS(SVG, 'path');
+  drawn.setAttribute('d', path);
+  drawn.setAttribute('fill', colour);
+  drawn.setAttribute('fill-rule', 'evenodd');
+  sign.append(drawn);
+  part.replaceChildren(sign);
+}
+
+/** A path filled with a colour, or a drawing of the set, in its box. */
 export const icon: Performer<PlannedIcon> = {
-  url: () => '',
+  url: (_story, { path, name = '', tint }) => (path ? '' : iconUrl(name, tint)),
   make: () => {
-    const made = document.createElementNS(SVG, 'svg');
-    made.setAttribute('viewBox', `0 0 ${GROUND} ${GROUND}`);
-    made.setAttribute('preserveAspectRatio', 'none');
+    const made = document.createElement('div');
     made.style.position = 'absolute';
-    made.append(document.createElementNS(SVG, 'path'));
     return made;
   },
-  show: (element, { path, colour, box, opacity }, { scene }, frame) => {
-    const drawn = element.firstElementChild;
-    drawn?.setAttribute('d', path);
-    drawn?.setAttribute('fill', colour);
-    drawn?.setAttribute('fill-rule', 'evenodd');
-    Object.assign(element.style, placed(box), { opacity: String(valueAt(opacity, frame - scene.start)) });
+  show: (element, layer, { scene }, frame) => {
+    show(element as HTMLElement, layer);
+    Object.assign(element.style, placed(layer), { opacity: String(valueAt(layer.opacity, frame - scene.start)) });
   },
-  still: ({ layer: { path, colour, box } }) => (
-    <svg viewBox={`0 0 ${GROUND} ${GROUND}`} preserveAspectRatio="none" style={placed(box)} aria-hidden>
-      <path d={path} fill={colour} fillRule="evenodd" />
-    </svg>
-  ),
+  still: ({ layer }) =>
+    layer.path ? (
+      <svg viewBox={`0 0 ${GROUND} ${GROUND}`} preserveAspectRatio="none" style={placed(layer)} aria-hidden>
+        <path d={layer.path} fill={layer.colour} fillRule="evenodd" />
+      </svg>
+    ) : (
+      <img src={iconUrl(layer.name ?? '', layer.tint)} alt="" loading="lazy" draggable={false} style={placed(layer)} />
+    ),
 };
