@@ -188,29 +188,6 @@ test('each setting of a slide is chosen and kept', async ({ page }) => {
   await expect(panel(page)).toBeHidden();
 });
 
-test('an icon is put on a slide, set, comes when it should, and is taken off', async ({ page }) => {
-  await begin(page, 'pim', 'Icons');
-  await choose(page, 1);
-  const icon = async () => (await slide(page, 1)).layers.find(({ kind }) => kind === 'icon');
-  await panel(page).getByRole('button', { name: 'Add an icon' }).click();
-  await expect(rows(page).nth(1).locator('.composed svg')).toBeVisible();
-  const one = panel(page).getByRole('group', { name: 'Icon 1' });
-  await chooseFrom(one, 'Icon', 'Arrow');
-  await chooseFrom(one, 'Colour', 'Red');
-  await chooseFrom(one, 'Where', 'Left');
-  await chooseFrom(one, 'How large', 'Large');
-  await chooseFrom(one, 'It comes', 'At a second');
-  await one.getByLabel('Comes at second').fill('1.5');
-  await one.getByLabel('Comes at second').blur();
-  await expect
-    .poll(icon)
-    .toMatchObject({ name: 'arrow', colour: 'red', place: 'left', size: 0.4, comes: 1.5, goes: null });
-  await one.getByRole('button', { name: 'Take it off' }).click();
-  await expect.poll(icon).toBeUndefined();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(icon).toMatchObject({ name: 'arrow' });
-});
-
 test('each setting of the story is chosen and kept, music with all that can be said of it', async ({ page }) => {
   test.setTimeout(120_000);
   await begin(page, 'pim', 'Whole settings');

@@ -16,6 +16,8 @@ const Group = styled(RadioGroup)<{ $across: string }>`
   }
 `;
 const Card = styled(Radio)`
+  /* What is hidden in it for who cannot see is within it: gone to, it scrolls nothing else. */
+  position: relative;
   display: grid;
   gap: 4px;
   align-content: start;
