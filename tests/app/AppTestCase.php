@@ -181,7 +181,8 @@ abstract class AppTestCase extends WebTestCase
     /**
      * Sends a file in as a page does, and has it made ready.
      *
-     * @param list<string> $after slides that a picture should follow, the nearest first
+     * @param list<string>         $after slides that a picture should follow, the nearest first
+     * @param array<string, mixed> $onto  beside what its slide shows, or which layer's picture it replaces
      *
      * @return array<string, mixed> how it ended
      */
@@ -192,14 +193,16 @@ abstract class AppTestCase extends WebTestCase
         string $kind = 'picture',
         ?string $slide = null,
         array $after = [],
+        array $onto = [],
     ): array {
-        return $this->prepared($this->sent($story, $path, $name, $kind, $slide, $after));
+        return $this->prepared($this->sent($story, $path, $name, $kind, $slide, $after, $onto));
     }
 
     /**
      * Sends a file in as a page does, and leaves it waiting.
      *
-     * @param list<string> $after
+     * @param list<string>         $after
+     * @param array<string, mixed> $onto
      *
      * @return string its id
      */
@@ -210,11 +213,12 @@ abstract class AppTestCase extends WebTestCase
         string $kind,
         ?string $slide = null,
         array $after = [],
+        array $onto = [],
     ): string {
         $begun = $this->told(
             'POST',
             "/api/stories/{$story}/assets",
-            ['kind' => $kind, 'file' => $name, 'slide' => $slide ?? ('picture' === $kind ? (string) Uuid::v7() : null), 'after' => $after],
+            ['kind' => $kind, 'file' => $name, 'slide' => $slide ?? ('picture' === $kind ? (string) Uuid::v7() : null), 'after' => $after] + $onto,
             201,
         );
         $id = $begun['id'];
