@@ -23,11 +23,14 @@ use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Edit\Arrange;
 use Rhapsode\Core\Edit\Edit;
 use Rhapsode\Core\Edit\SetLayer;
 use Rhapsode\Core\Edit\SetLayers;
 use Rhapsode\Core\Edit\SetScript;
+use Rhapsode\Core\Edit\SetSequence;
 use Rhapsode\Core\Edit\SetSource;
+use Rhapsode\Core\Edit\SetStyle;
 use Rhapsode\Core\Edit\SetTransition;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Geometry\Spot;
@@ -36,8 +39,10 @@ use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Story\Layout;
+use Rhapsode\Core\Story\Sequence;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\StyleName;
 use Rhapsode\Core\Story\Transition;
 use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
@@ -141,6 +146,9 @@ final class DemoLoader
         $record = new StoryRecord($owner, new Story($title, $opening), $assignment);
         $this->entities->persist($record);
         $this->entities->flush();
+        if ($in->has('style')) {
+            $this->edit($record, new SetStyle(null, $in->choice('style', StyleName::class), []));
+        }
         foreach ($in->objects('slides') as $slide) {
             $this->slide($slide, $record, $sources);
         }
@@ -183,6 +191,22 @@ final class DemoLoader
             $edits[] = new SetSource([$asset], self::source($sources[$name])->toArray());
         }
         $this->edit($record, ...$edits);
+        foreach ($in->has('beside') ? $in->ids('beside') : [] as $name) {
+            $asset = $this->bringIn($record, Arriving::Picture, "pictures/{$name}.jpg", $id, true);
+            // One that the story has already has its source too.
+            if (isset($record->story()->assets[$asset])) {
+                $this->edit($record, new SetSource([$asset], self::source($sources[$name])->toArray()));
+            }
+        }
+        $laid = [
+            ...$in->has('layout') ? [new Arrange([$id], $in->choice('layout', Layout::class))] : [],
+            ...$in->has('sequence') ? [new SetSequence([$id], $in->choice('sequence', Sequence::class))] : [],
+            ...$in->has('words') ? [new SetLayer($id, 'caption', LayerKind::Words, $in->object('words')->all())] : [],
+            ...$in->has('icon') ? [new SetLayer($id, 'icon', LayerKind::Icon, $in->object('icon')->all())] : [],
+        ];
+        if ([] !== $laid) {
+            $this->edit($record, ...$laid);
+        }
     }
 
     private function edit(StoryRecord $record, Edit ...$edits): void
@@ -195,9 +219,9 @@ final class DemoLoader
      *
      * @return string the asset that it became
      */
-    private function bringIn(StoryRecord $record, Arriving $kind, string $file, ?string $slide = null): string
+    private function bringIn(StoryRecord $record, Arriving $kind, string $file, ?string $slide = null, bool $beside = false): string
     {
-        $asset = $this->assets->begin($record->owner, $record->id, $kind, basename($file), $slide);
+        $asset = $this->assets->begin($record->owner, $record->id, $kind, basename($file), $slide, beside: $beside);
         $this->assets->receive($asset, 0, (string) file_get_contents("{$this->demo}/{$file}"));
         $this->assets->finish($asset, 1);
         $this->worker->one($asset);
