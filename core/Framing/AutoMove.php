@@ -27,28 +27,28 @@ final class AutoMove
      * @param Frame $base    what is seen of the picture where it stands still
      * @param bool  $goesOn  whether the next slide goes on with the same picture
      */
-    public static function toward(Frame $base, Matters $matters, float $seconds, bool $goesOn): Move
+    public static function toward(Frame $base, Matters $matters, float $seconds, bool $goesOn, float $amount = 1.0): Move
     {
-        $toward = self::wideToNear($base, $matters, $seconds);
+        $toward = self::wideToNear($base, $matters, $seconds, $amount);
 
         return $goesOn ? Move::between($toward->closesOn, $toward->opensOn) : $toward;
     }
 
     /** Where nothing is known to matter: inward or outward, this way or that follows from the slide's own id. */
-    public static function anyhow(Frame $base, float $seconds, string $slide): Move
+    public static function anyhow(Frame $base, float $seconds, string $slide, float $amount = 1.0): Move
     {
         $turn = crc32($slide);
 
-        return self::pan($base, $seconds, $turn) ?? self::zoom($base, $seconds, $turn);
+        return self::pan($base, $seconds, $turn, $amount) ?? self::zoom($base, $seconds, $turn, $amount);
     }
 
     /** From a wider or another view to the one that shows what matters, with no head cut on the way. */
-    private static function wideToNear(Frame $base, Matters $matters, float $seconds): Move
+    private static function wideToNear(Frame $base, Matters $matters, float $seconds, float $amount): Move
     {
         $heads = Placing::heads($matters);
         [$overX, $overY] = [1 - $base->width, 1 - $base->height];
         if (max($overX, $overY) >= self::LEAST_OVERHANG) {
-            $reach = self::PAN_PER_SECOND * $seconds;
+            $reach = self::PAN_PER_SECOND * $amount * $seconds;
             $isAcross = $overX > $overY;
             [$length, $at] = $isAcross ? [$base->width, $base->x] : [$base->height, $base->y];
             [$least, $most] = Placing::room($isAcross ? Placing::alongWidth($heads) : Placing::alongHeight($heads), $length) ?? [$at, $at];
@@ -61,7 +61,7 @@ final class AutoMove
             }
         }
 
-        return Move::between($base, self::near($base, $heads, $matters, 1 + min(self::MOST_ZOOM, self::ZOOM_PER_SECOND * $seconds)));
+        return Move::between($base, self::near($base, $heads, $matters, 1 + self::nearer($seconds, $amount)));
     }
 
     /**
@@ -94,14 +94,19 @@ final class AutoMove
         );
     }
 
-    private static function pan(Frame $base, float $seconds, int $turn): ?Move
+    private static function nearer(float $seconds, float $amount): float
+    {
+        return min(self::MOST_ZOOM * $amount, self::ZOOM_PER_SECOND * $amount * $seconds);
+    }
+
+    private static function pan(Frame $base, float $seconds, int $turn, float $amount): ?Move
     {
         $overX = 1 - $base->width;
         $overY = 1 - $base->height;
         if (max($overX, $overY) < self::LEAST_OVERHANG) {
             return null;
         }
-        $reach = min(max($overX, $overY), self::PAN_PER_SECOND * $seconds);
+        $reach = min(max($overX, $overY), self::PAN_PER_SECOND * $amount * $seconds);
         $half = $reach / 2;
         [$a, $b] = $overX > $overY
             ? [new Frame($overX / 2 - $half, $base->y, $base->width, 1), new Frame($overX / 2 + $half, $base->y, $base->width, 1)]
@@ -110,9 +115,9 @@ final class AutoMove
         return 0 === $turn % 2 ? Move::between($a, $b) : Move::between($b, $a);
     }
 
-    private static function zoom(Frame $base, float $seconds, int $turn): Move
+    private static function zoom(Frame $base, float $seconds, int $turn, float $amount): Move
     {
-        $close = $base->scaled(1 / (1 + min(self::MOST_ZOOM, self::ZOOM_PER_SECOND * $seconds)));
+        $close = $base->scaled(1 / (1 + self::nearer($seconds, $amount)));
 
         return 0 === $turn % 2 ? Move::between($base, $close) : Move::between($close, $base);
     }

@@ -98,6 +98,7 @@ final class Framer
      * @param Moments|null $moments when its stops are reached; without it there are none
      * @param Matters|null $matters in the picture
      * @param bool         $goesOn  whether the next slide shows the same picture
+     * @param float        $amount  of motion that a picture has by itself, 1 for the usual
      */
     public static function move(
         Fit $fit,
@@ -109,6 +110,7 @@ final class Framer
         ?Moments $moments = null,
         ?Matters $matters = null,
         bool $goesOn = false,
+        float $amount = 1.0,
     ): Move {
         if (self::isWhole($fit, $ratio, $room, $matters)) {
             return Move::still(Frame::all());
@@ -126,7 +128,7 @@ final class Framer
             return Move::still($base);
         }
 
-        return null === $matters ? AutoMove::anyhow($base, $seconds, $slide) : AutoMove::toward($base, $matters, $seconds, $goesOn);
+        return null === $matters ? AutoMove::anyhow($base, $seconds, $slide, $amount) : AutoMove::toward($base, $matters, $seconds, $goesOn, $amount);
     }
 
     /** A frame brought to the film's shape about its centre, whatever shape it was drawn in. */

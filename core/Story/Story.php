@@ -201,13 +201,16 @@ final readonly class Story
         return null;
     }
 
-    /** Whether a slide lays that picture on that colour, #rrggbb. */
+    /** Whether a slide lays that picture on that colour, #rrggbb, or would in another style. */
     public function lays(string $asset, string $colour): bool
     {
+        $papers = [$this->style->scheme()->ground, ...array_map(static fn(StyleName $name): string => $name->scheme()->ground, StyleName::cases())];
         foreach ($this->slides as $slide) {
-            foreach ($slide->layers as $layer) {
-                if ($layer instanceof PictureLayer && $layer->liesOn($asset, $colour)) {
-                    return true;
+            foreach ($slide->pictures() as $layer) {
+                foreach ($papers as $paper) {
+                    if ($layer->liesOn($asset, $colour, $paper)) {
+                        return true;
+                    }
                 }
             }
         }

@@ -47,6 +47,7 @@ enum StyleName: string
                 '#FFF3E6',
                 '#5B2A18',
                 mount: new Mount(0.03, 0.05),
+                motion: 0.8,
             ),
             self::Slate => new Scheme(
                 new Type(Face::Plain, Weight::Bold),
@@ -59,6 +60,7 @@ enum StyleName: string
                 '#F3F5F0',
                 '#2B3538',
                 mount: new Mount(0.034, 0.0, 0.006, '#9FD0C0'),
+                motion: 0.6,
             ),
             self::Stone => new Scheme(
                 new Type(Face::Solemn),
@@ -72,6 +74,7 @@ enum StyleName: string
                 '#2E2B27',
                 Backing::Plate,
                 mount: new Mount(0.04, 0.0),
+                motion: 0.5,
             ),
             self::Tin => new Scheme(
                 new Type(Face::Loud, Weight::Bold),
@@ -85,6 +88,7 @@ enum StyleName: string
                 '#FFCE3A',
                 Backing::Plate,
                 mount: new Mount(0.034, 0.03, 0.012, '#C2261D'),
+                motion: 1.4,
             ),
             self::Ledger => new Scheme(
                 new Type(Face::Typed),
@@ -98,6 +102,7 @@ enum StyleName: string
                 '#F2F0E6',
                 Backing::Plate,
                 mount: new Mount(0.026, 0.0, 0.004, '#2A2A2A'),
+                motion: 0.4,
             ),
             self::Lantern => new Scheme(
                 new Type(Face::Reading, Weight::Bold),
@@ -110,6 +115,7 @@ enum StyleName: string
                 '#FFE3AE',
                 '#10162A',
                 mount: new Mount(0.018, 0.02),
+                motion: 0.7,
             ),
             self::Reed => new Scheme(
                 new Type(Face::Loud, Weight::Regular),
@@ -123,6 +129,7 @@ enum StyleName: string
                 '#21402C',
                 Backing::Plate,
                 mount: new Mount(0.03, 0.008, 0.008, '#6B8F2E'),
+                motion: 1.1,
             ),
         };
     }

@@ -50,6 +50,7 @@ final readonly class OwnScheme
             $scheme->backing,
             // A line about pictures is of the accent's colour.
             null === $scheme->mount->colour || null === $this->accent ? $scheme->mount : $scheme->mount->coloured($this->accent),
+            $scheme->motion,
         );
     }
 

@@ -7,7 +7,7 @@ namespace Rhapsode\Core\Words;
 use Rhapsode\Core\Geometry\Mount;
 
 /**
- * What all that is written in a story has in common: a pair of faces, its colours (#rrggbb), what decorates its titles, and how
+ * What all that is seen in a story has in common: a pair of faces, its colours (#rrggbb), what decorates its titles, and how
  * words stand on pictures. What words say themselves wins.
  */
 final readonly class Scheme
@@ -21,6 +21,7 @@ final readonly class Scheme
      * @param string|null $plate   that they stand on, where it is clear of them; null for dark or white
      * @param Backing     $backing what they stand on where nothing is told
      * @param Mount       $mount   of what lies in cells
+     * @param float       $motion  how much pictures move by themselves, 1 for the usual; at most what is calm
      */
     public function __construct(
         public Type $heading = new Type(Face::Reading),
@@ -34,6 +35,7 @@ final readonly class Scheme
         public ?string $plate = null,
         public Backing $backing = Backing::Auto,
         public Mount $mount = new Mount(),
+        public float $motion = 1.0,
     ) {}
 
     public const PAPER = '#FBF8F1';

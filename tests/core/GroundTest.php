@@ -14,6 +14,7 @@ use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\StyleName;
 use Rhapsode\Core\Words\LightMap;
 use Rhapsode\Core\Words\Scheme;
 use Rhapsode\Core\Words\WholeLight;
@@ -44,6 +45,21 @@ final class GroundTest extends TestCase
             self::shown(self::on('#2f3e50', Fit::Fill)),
             'nothing of it is seen where the picture fills the slide',
         );
+    }
+
+    /** The paper of titles is the style's. */
+    public function testPaperFollowsTheStyle(): void
+    {
+        $story = self::on('paper');
+        $story = $story->with(style: $story->style->named(StyleName::Lantern));
+        self::assertSame('whole-g10162a-t90', self::shown($story));
+        $own = $story->with(style: $story->style->owned(['ground' => '#334455']));
+        self::assertSame('whole-g334455-t90', self::shown($own));
+        // As it is, and as it would be in another style, which is chosen by looking.
+        foreach (['#334455', '#10162a', strtolower(Scheme::PAPER)] as $colour) {
+            self::assertTrue($own->lays('p', $colour), $colour);
+        }
+        self::assertFalse($own->lays('p', '#334456'));
     }
 
     public function testOnlyWhatASlideLiesOnIsMade(): void

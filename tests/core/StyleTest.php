@@ -9,6 +9,10 @@ use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Edit\SetStyle;
+use Rhapsode\Core\Framing\Comfort;
+use Rhapsode\Core\Framing\Fit;
+use Rhapsode\Core\Framing\Framer;
+use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
@@ -62,6 +66,22 @@ final class StyleTest extends TestCase
         if (null !== $scheme->words && null !== $scheme->plate) {
             self::assertGreaterThanOrEqual(4.5, self::ratio($scheme->words, $scheme->plate));
         }
+    }
+
+    /** How much pictures move by themselves is a part of a style's temper; calm it is in every one, however short or long the slide. */
+    #[DataProvider('names')]
+    public function testPicturesMoveAsMuchAsTheStyleHasIt(StyleName $name): void
+    {
+        $amount = $name->scheme()->motion;
+        foreach ([2.0, 5.0, 12.0, 60.0] as $seconds) {
+            foreach ([4 / 3, 16 / 9, 3.0] as $ratio) {
+                $move = Framer::move(Fit::Fill, new Framing(), $ratio, 16 / 9, $seconds, 's', amount: $amount);
+                self::assertTrue(Comfort::of($move, $seconds)->isCalm());
+                self::assertFalse($move->isStill());
+            }
+        }
+        $zoom = static fn(float $much): float => Comfort::of(Framer::move(Fit::Fill, new Framing(), 16 / 9, 16 / 9, 5.0, 's', amount: $much), 5.0)->zoom;
+        self::assertEqualsWithDelta($amount, $zoom($amount) / $zoom(1.0), 0.05);
     }
 
     public function testNoTwoAreAlike(): void

@@ -2,7 +2,8 @@ import AxeBuilder from '@axe-core/playwright';
 import { chooseFrom, rows, saved } from './helpers';
 import { group, middle, press, pull, swipe } from './near';
 import { begin, choose, close, draw, make, panel, slide, view, whole } from './own';
-import { expect, test, type Locator, type Page } from './test';
+import type { Locator } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import type { IconLayer } from '../../web/api/types';
 
 const icons = async (page: Page) =>

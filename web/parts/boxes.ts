@@ -6,6 +6,15 @@ export interface Box {
   height: number;
 }
 export const WHOLE: Box = { x: 0, y: 0, width: 1, height: 1 };
+/** A share as a style tells it. */
+export const percent = (share: number): string => `${100 * share}%`;
+/** Where a box lies on what it is a part of, as a style tells it. */
+export const placed = ({ x, y, width, height }: Box) => ({
+  left: percent(x),
+  top: percent(y),
+  width: percent(width),
+  height: percent(height),
+});
 /** Which edges are taken hold of: left or right, top or bottom. */
 export type Hold = `${'w' | 'e' | ''}${'n' | 's' | ''}`;
 

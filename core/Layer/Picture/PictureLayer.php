@@ -25,7 +25,6 @@ use Rhapsode\Core\Picture\Ground;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Words\Scheme;
 
 /** A picture over the whole slide, or in a cell of it. $part is what is shown of one that moves; null for all of it. */
 final readonly class PictureLayer implements Layer
@@ -172,7 +171,7 @@ final readonly class PictureLayer implements Layer
 
         return new PlannedPicture(
             $this->id,
-            $this->rendition($isWhole ? Form::Whole : Form::Full),
+            $this->rendition($isWhole ? Form::Whole : Form::Full, $context->ground),
             $this->move($context, $ratio, $room, $matters, null !== $clip),
             null === $matters || null !== $clip ? [] : self::heads($matters, $amid),
             null === $clip ? null : new PlannedClip(
@@ -221,6 +220,7 @@ final readonly class PictureLayer implements Layer
             $context->moments,
             $matters,
             !$isClip && $goesOn,
+            $context->typesetter->scheme->motion,
         );
 
         return null === $matters || Motion::Set === $framing->motion
@@ -231,13 +231,14 @@ final readonly class PictureLayer implements Layer
             );
     }
 
-    private function rendition(Form $form): Rendition
+    /** @param string $paper the ground of the style's titles, #rrggbb */
+    private function rendition(Form $form, string $paper): Rendition
     {
         return new Rendition(
             $this->asset,
             $this->recipe,
             $form,
-            Form::Whole === $form ? $this->ground->colour(Scheme::PAPER) : null,
+            Form::Whole === $form ? $this->ground->colour($paper) : null,
         );
     }
 
@@ -248,9 +249,9 @@ final readonly class PictureLayer implements Layer
     }
 
     /** Whether it shows, or would show, its picture whole on that colour. */
-    public function liesOn(string $asset, ?string $colour): bool
+    public function liesOn(string $asset, ?string $colour, string $paper): bool
     {
-        return $this->asset === $asset && $this->rendition(Form::Whole)->ground === $colour;
+        return $this->asset === $asset && $this->rendition(Form::Whole, $paper)->ground === $colour;
     }
 
     public function toArray(): array

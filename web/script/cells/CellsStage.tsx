@@ -3,7 +3,7 @@ import type { MoveMoveEvent } from 'react-aria/useMove';
 import styled from 'styled-components';
 import type { Layer, Slide } from '../../api/types';
 import { say } from '../../messages/say';
-import type { Box } from '../../parts/boxes';
+import { placed, type Box } from '../../parts/boxes';
 import { Held } from '../../parts/Held';
 import { useActs, useView } from '../../story/StoryContext';
 import { inCell } from '../../story/slides';
@@ -69,13 +69,6 @@ const Over = styled.div`
     padding: 4px;
   }
 `;
-const share = (part: number) => `${100 * part}%`;
-const placed = ({ x, y, width, height }: Box, dx = 0, dy = 0) => ({
-  left: share(x + dx),
-  top: share(y + dy),
-  width: share(width),
-  height: share(height),
-});
 const middle = ({ x, y, width, height }: Box): [number, number] => [x + width / 2, y + height / 2];
 
 /** The cell whose middle lies nearest to a point. */
@@ -140,7 +133,7 @@ export function CellsStage({ slide, frame, onOpen }: Props) {
           <div
             key={layer.id}
             className={isHeld ? 'held' : held && goal === cell ? 'goal' : undefined}
-            style={isHeld ? placed(box, held.dx, held.dy) : placed(box)}
+            style={isHeld ? placed({ ...box, x: box.x + held.dx, y: box.y + held.dy }) : placed(box)}
           >
             <Held
               className="cell"

@@ -3,7 +3,7 @@ import type { MoveMoveEvent } from 'react-aria/useMove';
 import styled from 'styled-components';
 import type { IconLayer, PlannedIcon, Slide } from '../../api/types';
 import { say } from '../../messages/say';
-import { moved } from '../../parts/boxes';
+import { moved, placed, WHOLE } from '../../parts/boxes';
 import { wayOver } from '../../parts/byHand';
 import { Held } from '../../parts/Held';
 import { performerOf } from '../../stage/layers';
@@ -112,17 +112,8 @@ function IconBox({
   const isHeld = shown !== planned.box;
   const Still = performerOf(planned).still;
   return (
-    <Place
-      ref={place}
-      className={isHeld ? 'held' : undefined}
-      style={{
-        left: `${100 * shown.x}%`,
-        top: `${100 * shown.y}%`,
-        width: `${100 * shown.width}%`,
-        height: `${100 * shown.height}%`,
-      }}
-    >
-      {isHeld && <Still story={id} layer={{ ...planned, box: { x: 0, y: 0, width: 1, height: 1 } }} said="" />}
+    <Place ref={place} className={isHeld ? 'held' : undefined} style={placed(shown)}>
+      {isHeld && <Still story={id} layer={{ ...planned, box: WHOLE }} said="" />}
       <Held
         className="icon"
         name={say('icon.on-stage', { number })}

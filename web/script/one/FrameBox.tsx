@@ -2,7 +2,7 @@ import { useRef, type KeyboardEvent } from 'react';
 import type { MoveMoveEvent } from 'react-aria/useMove';
 import styled from 'styled-components';
 import { say, type Code } from '../../messages/say';
-import { moved, scaled, sized, type Box, type Hold } from '../../parts/boxes';
+import { moved, placed, scaled, sized, type Box, type Hold } from '../../parts/boxes';
 import { wayOver } from '../../parts/byHand';
 import { Held } from '../../parts/Held';
 
@@ -203,15 +203,7 @@ export function FrameBox({
   const hands = isOnTop && as !== 'eye' ? shown : [];
   return (
     <Ground ref={ground} style={{ zIndex: isOnTop ? 1 : 0 }} onFocus={onTaken} onPointerDown={onTaken}>
-      <Kept
-        className={isOnTop ? `${as} top` : as}
-        style={{
-          left: `${100 * box.x}%`,
-          top: `${100 * box.y}%`,
-          width: `${100 * box.width}%`,
-          height: `${100 * box.height}%`,
-        }}
-      >
+      <Kept className={isOnTop ? `${as} top` : as} style={placed(box)}>
         {as !== 'crop' && as !== 'eye' && <span className="tag">{name}</span>}
         <Held className="all" name={name} moves={moves(moved)} onKeyDown={grow} />
         {hands.map(({ hold, hand, left, top, cursor }) => (

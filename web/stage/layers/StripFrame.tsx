@@ -1,7 +1,6 @@
 import limits from '../../../schema/limits.json';
+import { percent } from '../../parts/boxes';
 import type { PlannedClip } from './clip';
-
-const share = (part: number) => `${100 * part}%`;
 
 interface Props {
   story: string;
@@ -23,10 +22,10 @@ export function StripFrame({ story, asset, clip: { frames, every }, frame }: Pro
       style={{
         position: 'absolute',
         maxWidth: 'none',
-        width: share(limits.stripAcross),
-        height: share(rows),
-        left: share(-(cell % limits.stripAcross)),
-        top: share(-Math.floor(cell / limits.stripAcross)),
+        width: percent(limits.stripAcross),
+        height: percent(rows),
+        left: percent(-(cell % limits.stripAcross)),
+        top: percent(-Math.floor(cell / limits.stripAcross)),
       }}
     />
   );

@@ -3,6 +3,7 @@ import type { PlannedPicture } from '../../api/types';
 import { drawFrame } from '../../mend/draw';
 import { isPlain, PLAIN, type Recipe } from '../../mend/recipe';
 import type { Levels } from '../../mend/tables';
+import { placed } from '../../parts/boxes';
 import { ClipVideo } from '../ClipVideo';
 
 export type PlannedClip = NonNullable<PlannedPicture['clip']>;
@@ -11,14 +12,8 @@ export const recipeOfClip = ({ recipe }: PlannedClip): Recipe => ({ ...PLAIN, ..
 /** The frame of a clip that is seen at one of its scene (core/Layer/Picture/PlannedClip, held by the golden performance). */
 export const frameSeen = ({ from, to, at = 0 }: PlannedClip, frame: number): number =>
   Math.max(from, Math.min(to - 1, from + frame - at));
-const share = (part: number) => `${100 * part}%`;
 /** Where it lies in its rendition. */
-export const boxOf = ({ box: { x, y, width, height } }: PlannedClip) => ({
-  left: share(x),
-  top: share(y),
-  width: share(width),
-  height: share(height),
-});
+export const boxOf = ({ box }: PlannedClip) => placed(box);
 
 /** What moves in a picture: lies on what stands for it until its own frames are there. */
 export class MovingPart {

@@ -1,17 +1,11 @@
 import type { PlannedIcon } from '../../api/types';
+import { placed } from '../../parts/boxes';
 import { valueAt } from '../plan';
 import type { Performer } from './performer';
 
 const GROUND = 24;
 const SVG = 'http://www.w3.org/2000/svg';
-const share = (part: number) => `${100 * part}%`;
-const placed = ({ box: { x, y, width, height }, turn = 0 }: PlannedIcon) => ({
-  left: share(x),
-  top: share(y),
-  width: share(width),
-  height: share(height),
-  transform: `rotate(${turn}deg)`,
-});
+const lies = ({ box, turn = 0 }: PlannedIcon) => ({ ...placed(box), transform: `rotate(${turn}deg)` });
 
 /** Where a drawing of the set is had, in its own colours or in three of a style. */
 export const iconUrl = (name: string, tint?: PlannedIcon['tint']): string => {
@@ -57,14 +51,14 @@ export const icon: Performer<PlannedIcon> = {
   },
   show: (element, layer, { scene }, frame) => {
     show(element as HTMLElement, layer);
-    Object.assign(element.style, placed(layer), { opacity: String(valueAt(layer.opacity, frame - scene.start)) });
+    Object.assign(element.style, lies(layer), { opacity: String(valueAt(layer.opacity, frame - scene.start)) });
   },
   still: ({ layer }) =>
     layer.path ? (
-      <svg viewBox={`0 0 ${GROUND} ${GROUND}`} preserveAspectRatio="none" style={placed(layer)} aria-hidden>
+      <svg viewBox={`0 0 ${GROUND} ${GROUND}`} preserveAspectRatio="none" style={lies(layer)} aria-hidden>
         <path d={layer.path} fill={layer.colour} fillRule="evenodd" />
       </svg>
     ) : (
-      <img src={iconUrl(layer.name ?? '', layer.tint)} alt="" loading="lazy" draggable={false} style={placed(layer)} />
+      <img src={iconUrl(layer.name ?? '', layer.tint)} alt="" loading="lazy" draggable={false} style={lies(layer)} />
     ),
 };

@@ -1,6 +1,6 @@
 import type { PlannedPicture } from '../../api/types';
 import { isPlain } from '../../mend/recipe';
-import { WHOLE, type Box } from '../../parts/boxes';
+import { percent, placed, WHOLE } from '../../parts/boxes';
 import { frameAt, opensOn } from '../path';
 import { progress, valueAt } from '../plan';
 import { boxOf, MovingPart, recipeOfClip } from './clip';
@@ -9,13 +9,6 @@ import { StripFrame } from './StripFrame';
 
 const urlOf = (story: string, { asset, name }: PlannedPicture['rendition']): string =>
   `/api/stories/${story}/assets/${asset}/${name}.jpg`;
-const share = (part: number) => `${100 * part}%`;
-const placed = ({ x, y, width, height }: Box) => ({
-  left: share(x),
-  top: share(y),
-  width: share(width),
-  height: share(height),
-});
 const moving = new WeakMap<Element, MovingPart>();
 
 /** A rendition in its part of the slide, of which the frames of a move are seen one after the other; what moves in it lies over it. */
@@ -34,7 +27,7 @@ export const picture: Performer<PlannedPicture> = {
     const moved = element.firstElementChild as HTMLElement;
     const { box } = layer;
     element.style.clipPath = box
-      ? `inset(${share(box.y)} ${share(1 - box.x - box.width)} ${share(1 - box.y - box.height)} ${share(box.x)})`
+      ? `inset(${percent(box.y)} ${percent(1 - box.x - box.width)} ${percent(1 - box.y - box.height)} ${percent(box.x)})`
       : 'none';
     element.style.opacity = String(layer.opacity ? valueAt(layer.opacity, frame - scene.start) : 1);
     if (moved.firstElementChild) put(moved.firstElementChild, urlOf(story, layer.rendition));
@@ -42,7 +35,7 @@ export const picture: Performer<PlannedPicture> = {
     const { x, y, width, height } = box ?? WHOLE;
     // The picture is laid out so that its whole width is 1 / width of its part's; a part that were laid out itself would lie on whole
     // pixels only.
-    const lies = box ? `translate(${share(x)}, ${share(y)}) ` : '';
+    const lies = box ? `translate(${percent(x)}, ${percent(y)}) ` : '';
     moved.style.transform = `${lies}scale(${width / seen.width}, ${height / seen.height}) translate(${-100 * seen.x}%, ${-100 * seen.y}%)`;
     let part = moving.get(element);
     if (!layer.clip) {

@@ -1,11 +1,11 @@
 import type { PlannedWords } from '../../api/types';
+import { percent } from '../../parts/boxes';
 import { valueAt } from '../plan';
 import { image, put, type Performer } from './performer';
 
 /** Where the drawing of words is had. */
 export const wordsUrl = (story: string, hash: string): string => `/api/stories/${story}/words/${hash}.png`;
 const clamp = (share: number) => Math.max(0, Math.min(1, share));
-const percent = (share: number) => `${100 * share}%`;
 /** Where a part of so large a share begins, as a background's position counts it. */
 const position = (from: number, size: number) => percent(size < 1 ? from / (1 - size) : 0);
 

@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import limits from '../../../../schema/limits.json';
 import type { Edit, PlannedWords, WordsLayer } from '../../../api/types';
 import { say } from '../../../messages/say';
-import { moved, type Box } from '../../../parts/boxes';
+import { moved, placed, type Box } from '../../../parts/boxes';
 import { wayOver } from '../../../parts/byHand';
 import { Held } from '../../../parts/Held';
 import { useSteady } from '../../../parts/useSteady';
@@ -195,12 +195,7 @@ export function WordsBox(props: Props) {
         wasChosen.current = isChosen;
       }}
       className={isChosen ? 'chosen' : ''}
-      style={{
-        left: `${100 * shown.x}%`,
-        top: `${100 * shown.y}%`,
-        width: `${100 * shown.width}%`,
-        height: `${100 * shown.height}%`,
-      }}
+      style={placed(shown)}
     >
       {isHeld && <Drawn planned={planned} box={shown} />}
       <Held
