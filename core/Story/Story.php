@@ -44,9 +44,9 @@ final readonly class Story
     ) {}
 
     /** A new story opens with its title slide. */
-    public static function begin(string $title, string $titleSlide): self
+    public static function begin(string $title, string $titleSlide, StyleName $style = StyleName::Thread): self
     {
-        return new self($title, [new Slide($titleSlide, Layout::Title, Layout::Title->usualLayers())]);
+        return new self($title, [new Slide($titleSlide, Layout::Title, Layout::Title->usualLayers())], style: new Style(name: $style));
     }
 
     /** @throws Malformed when the document is not a story, or names something that is not there */

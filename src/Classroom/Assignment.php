@@ -6,6 +6,7 @@ namespace Rhapsode\App\Classroom;
 
 use Doctrine\ORM\Mapping as ORM;
 use Rhapsode\Core\Proof\LengthWanted;
+use Rhapsode\Core\Story\StyleName;
 use Symfony\Component\Uid\Uuid;
 
 /** A task set for a class: a film of a length, by a day. */
@@ -14,6 +15,10 @@ class Assignment
 {
     #[ORM\Id, ORM\Column(type: 'uuid')]
     public Uuid $id;
+
+    /** That stories for it begin with; null for the usual one. */
+    #[ORM\Column(length: 20, nullable: true, enumType: StyleName::class)]
+    public ?StyleName $style = null;
 
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
@@ -43,6 +48,7 @@ class Assignment
         return [
             'id' => (string) $this->id, 'title' => $this->title, 'task' => $this->task, 'classroom' => $this->classroom->name,
             'leastSeconds' => $this->leastSeconds, 'mostSeconds' => $this->mostSeconds, 'dueOn' => $this->dueOn->format('Y-m-d'),
+            'style' => $this->style?->value,
         ];
     }
 }

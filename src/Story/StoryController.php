@@ -17,6 +17,7 @@ use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\EditReader;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\StyleName;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 
 use function Symfony\Component\Clock\now;
@@ -55,7 +56,8 @@ final readonly class StoryController
                 throw new AccessDeniedException();
             }
         }
-        $record = new StoryRecord($user, Story::begin($new->title, (string) Uuid::v7()), $assignment);
+        $story = Story::begin($new->title, (string) Uuid::v7(), $assignment->style ?? StyleName::Thread);
+        $record = new StoryRecord($user, $story, $assignment);
         $this->entities->persist($record);
         $this->entities->flush();
 

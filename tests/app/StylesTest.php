@@ -28,6 +28,22 @@ final class StylesTest extends AppTestCase
         self::assertSame('crossfade', self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'style', 'transition', 'kind'), 'looking changes nothing');
     }
 
+    public function testATeacherSetsOneForAnAssignmentAndStoriesBeginWithIt(): void
+    {
+        $path = "/api/assignments/{$this->assignment->id}/style";
+        $before = $this->as('sam')->story();
+        self::assertSame('lantern', $this->as('tara')->told('PUT', $path, ['style' => 'lantern'])['style']);
+        $told = $this->as('sam')->told('GET', '/api/stories/' . $this->story());
+        self::assertSame('lantern', self::at($told, 'story', 'style', 'name'));
+        self::assertSame('through-dark', self::at($told, 'story', 'style', 'transition', 'kind'));
+        self::assertSame('lantern', self::at($told, 'assignment', 'style'));
+        self::assertArrayNotHasKey('name', (array) self::at($this->told('GET', "/api/stories/{$before}"), 'story', 'style'), 'one that was begun stays as it is');
+        // It is its maker's to change, and the teacher's to take back; what is none is refused.
+        $this->as('tara')->told('PUT', $path, ['style' => 'velvet'], 422);
+        self::assertNull($this->told('PUT', $path, ['style' => null])['style']);
+        $this->as('sam')->told('PUT', $path, ['style' => 'tin'], 404);
+    }
+
     public function testAStyleIsChosenAtOnceAndUndone(): void
     {
         $story = $this->as('sam')->story();

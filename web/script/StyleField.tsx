@@ -2,13 +2,11 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { answer, api } from '../api/client';
-import type { StoryDocument } from '../api/types';
-import { say, type Code } from '../messages/say';
+import { say } from '../messages/say';
 import { Cards } from '../parts/Cards';
+import { styles, type StyleName } from '../story/styles';
 import { useActs, useView } from '../story/StoryContext';
 import { ComposedSlide } from '../stage/ComposedSlide';
-
-type Name = NonNullable<NonNullable<StoryDocument['style']>['name']>;
 
 const Slides = styled.div`
   display: grid;
@@ -30,16 +28,6 @@ const Called = styled.span`
 `;
 /** Slides that are seen in each style. */
 const SHOWN = 2;
-const styles: [Name, Code, Code][] = [
-  ['thread', 'style.thread', 'style.thread.is'],
-  ['clay', 'style.clay', 'style.clay.is'],
-  ['slate', 'style.slate', 'style.slate.is'],
-  ['stone', 'style.stone', 'style.stone.is'],
-  ['tin', 'style.tin', 'style.tin.is'],
-  ['ledger', 'style.ledger', 'style.ledger.is'],
-  ['lantern', 'style.lantern', 'style.lantern.is'],
-  ['reed', 'style.reed', 'style.reed.is'],
-];
 
 /** The whole story's face, chosen by looking at its own first slides in each. */
 export function StyleField() {
@@ -54,7 +42,7 @@ export function StyleField() {
     staleTime: Infinity,
     placeholderData: keepPreviousData,
   });
-  const slides = (name: Name) => data?.find((one) => one.name === name)?.scenes ?? [];
+  const slides = (name: StyleName) => data?.find((one) => one.name === name)?.scenes ?? [];
   return (
     <Cards
       label={say('style.title')}
