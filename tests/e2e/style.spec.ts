@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { saved } from './helpers';
+import { chooseFrom, saved, signIn } from './helpers';
 import { begin, choose as chooseSlide, draw, panel, view, whole } from './own';
 import { expect, test, type Page } from './test';
 
@@ -149,4 +149,36 @@ test('transitions are chosen by seeing them on the slides at hand, and varied ca
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+z');
   await expect.poll(own).toBe('cut');
+});
+
+test('a teacher sets the style that stories for an assignment begin with, also where the network was gone', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'maren');
+  await page.locator('a[href^="/assignments/"]').first().click();
+  const field = () => page.getByRole('button', { name: /Style that stories begin with$/ });
+  await expect(field()).toContainText('Each chooses its own');
+  await page.context().setOffline(true);
+  await chooseFrom(page, 'Style that stories begin with', 'Stone: solemn');
+  await expect(page.getByText('There is no connection at the moment.').first()).toBeVisible();
+  // What is shown is what the server has.
+  await expect(field()).toContainText('Each chooses its own');
+  await page.context().setOffline(false);
+  await chooseFrom(page, 'Style that stories begin with', 'Stone: solemn');
+  await expect(page.getByText('New stories begin with it. Stories that were begun stay as they are.')).toBeVisible();
+  await expect(field()).toContainText('Stone: solemn');
+  expect((await new AxeBuilder({ page }).exclude('[data-live-announcer]').analyze()).violations).toEqual([]);
+  const assignment = page.url().replace(/.*assignments\/([^/?]+).*/, '$1');
+  const student = await (await browser.newContext()).newPage();
+  await signIn(student, 'ivo');
+  const begun = await student.request.post('/api/stories', {
+    data: { title: 'In stone', assignment },
+    headers: { 'X-Rhapsode': '1' },
+  });
+  expect((await begun.json()).story.style.name).toBe('stone');
+  await student.context().close();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await chooseFrom(page, 'Style that stories begin with', 'Each chooses its own');
+  await expect(field()).toContainText('Each chooses its own');
 });
