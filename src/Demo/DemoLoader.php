@@ -201,8 +201,6 @@ final class DemoLoader
         $laid = [
             ...$in->has('layout') ? [new Arrange([$id], $in->choice('layout', Layout::class))] : [],
             ...$in->has('sequence') ? [new SetSequence([$id], $in->choice('sequence', Sequence::class))] : [],
-            ...$in->has('words') ? [new SetLayer($id, 'caption', LayerKind::Words, $in->object('words')->all())] : [],
-            ...$in->has('icon') ? [new SetLayer($id, 'icon', LayerKind::Icon, $in->object('icon')->all())] : [],
         ];
         if ([] !== $laid) {
             $this->edit($record, ...$laid);

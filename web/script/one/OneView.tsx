@@ -60,7 +60,8 @@ const View = styled.div`
     width: 100%;
   }
   .groups label {
-    padding-inline: 8px;
+    padding-inline: 3px;
+    font-size: 0.9375rem;
   }
   .words {
     ${fieldLook}
@@ -116,10 +117,6 @@ const View = styled.div`
     }
   }
   @media (max-width: 600px) {
-    .groups label {
-      padding-inline: 4px;
-      font-size: 0.9375rem;
-    }
     .way {
       justify-content: space-between;
     }
@@ -174,7 +171,9 @@ export default function OneView({ rows, picked, onChoose }: Props) {
   // What a picture cannot have is its first group; what has no picture has words.
   const [usual] = offered.map(([one]) => one);
   const shown = offered.some(([one]) => one === group) ? group : (usual ?? 'words');
-  const start = row?.scene ? row.scene.start + row.scene.comesIn : 0;
+  // What lies in cells, and icons, may come late: where they are laid out they are all there.
+  const isLaid = shown === 'layout' || shown === 'slide';
+  const start = row?.scene ? (isLaid ? row.scene.end - 1 : row.scene.start + row.scene.comesIn) : 0;
   const drawn = row?.scene;
   useEffect(() => preview.current?.show(start), [start, shown, drawn]);
   if (!row) return null;
