@@ -68,6 +68,16 @@ test('one picture becomes two beside each other, then four; they change places a
   await page.keyboard.press('ArrowDown');
   await expect.poll(() => lies(page, 1)).toEqual(['words', '4 coast.jpg', '1 fern.jpg', 'icon']);
 
+  // Another picture in one of the places: the others stay.
+  const [taken] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Another picture in place 3' }).click(),
+  ]);
+  await taken.setFiles(make('5 stamp.png', '-i', 'rgbtestsrc=s=900x700', '-frames:v', '1'));
+  await expect.poll(() => lies(page, 1), { timeout: 60_000 }).toEqual(['words', '4 coast.jpg', '5 stamp.png', 'icon']);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => lies(page, 1)).toEqual(['words', '4 coast.jpg', '1 fern.jpg', 'icon']);
+
   // Taken off by a key, by its button, and had back.
   await place(page, 4, 'icon').focus();
   await page.keyboard.press('Delete');

@@ -10,7 +10,7 @@ export const NAMING = `
     // What stands in for a list of choices, for the browser's own filling in, is nobody's to press.
     .filter((element) => !element.matches('[aria-hidden=true] select'));
   window.nameOfControl = (element) => {
-    const own = (text) => (text || '').replace(/\\s+/g, ' ').trim().replace(/“[^”]*”/g, '“…”').replace(/[0-9]+([:.][0-9]+)?/g, '#').replace(/^(Remark at #).*/, '$1');
+    const own = (text) => (text || '').replace(/\\s+/g, ' ').trim().replace(/“[^”]*”/g, '“…”').replace(/[0-9]+([:.][0-9]+)?/g, '#').replace(/^(Remark at #|(?:Place|Picture) #):?.*/, '$1');
     const said = (node) => {
       if (!node) return '';
       const copy = node.cloneNode(true);
@@ -20,6 +20,8 @@ export const NAMING = `
     const role = element.getAttribute('role');
     if (role === 'row') return 'row: a slide';
     if (role === 'option') return 'option: one of a list';
+    const many = element.closest('[data-many]');
+    if (many && element.type === 'radio') return 'radio: ' + many.dataset.many;
     if (element.getAttribute('aria-haspopup') === 'listbox') return 'list: ' + own(said(element.parentElement.querySelector('.react-aria-Label')));
     if (element.tagName === 'A') return 'link: ' + new URL(element.href).pathname.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, ':id') + (/download/.test(element.outerHTML) ? ' (download)' : '');
     const label = element.getAttribute('aria-label')

@@ -1,15 +1,9 @@
-import { useState } from 'react';
-import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { sentence } from '../api/client';
 import type { PictureLayer, Slide } from '../api/types';
-import { clipFiles, isClip, pictureFiles } from '../assets/kinds';
-import { useSendIn } from '../assets/useSendIn';
 import { recipeOf, turned } from '../mend/recipe';
 import { Picks } from '../parts/Choice';
 import { Button, Card, IconButton, Row } from '../parts/controls';
 import { CloseIcon, TurnLeftIcon, TurnRightIcon } from '../parts/icons';
-import { useTell } from '../parts/notices';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
 import { assetOf, pictureOf, picturesOf, trimmed } from '../story/slides';
@@ -19,6 +13,7 @@ import { GroundField } from './GroundField';
 import { IconFields } from './icons/IconFields';
 import { SourceFields } from './SourceFields';
 import { StayField } from './StayField';
+import { TakePicture } from './TakePicture';
 import { TransitionField } from './TransitionField';
 import { WordsSpot } from './words/WordsSpot';
 import { say } from '../messages/say';
@@ -86,7 +81,12 @@ export default function SlideSettings({ picked, onNone, isArranged = true }: Pro
       {slides.length === 1 && <Silence slide={first} />}
       {isArranged && <ArrangeField slides={slides} />}
       <PictureFields slides={slides} />
-      {slides.length === 1 && picturesOf(first).length === 1 && <OtherPicture key={first.id} slide={first} />}
+      {/* The slide keeps its words and its voice. */}
+      {slides.length === 1 && picturesOf(first).length === 1 && (
+        <Row>
+          <TakePicture key={first.id} onto={{ slide: first.id }} label={say('picture.take-another')} />
+        </Row>
+      )}
       {slides.length === 1 && <IconFields slide={first} />}
       <TransitionField
         label={say('transition.of-the-slide')}
@@ -167,32 +167,6 @@ function PictureFields({ slides }: { slides: Slide[] }) {
         </Toggle>
       )}
     </>
-  );
-}
-
-/** Another picture for the slide, which keeps its words and its voice. */
-function OtherPicture({ slide, layer }: { slide: Slide; layer?: string }) {
-  const { id } = useActs();
-  const sendIn = useSendIn(id);
-  const tell = useTell();
-  const [busy, setBusy] = useState(false);
-  if (!pictureOf(slide)) return null;
-  const take = (files: FileList | null) => {
-    const file = files?.[0];
-    if (!file) return;
-    setBusy(true);
-    sendIn(isClip(file) ? 'clip' : 'picture', file, { slide: slide.id, layer })
-      .catch((error: unknown) =>
-        tell(say('page.of-a-file', { file: file.name, said: sentence(error) }), { tone: 'trouble' }),
-      )
-      .finally(() => setBusy(false));
-  };
-  return (
-    <Row>
-      <FileTrigger acceptedFileTypes={[...pictureFiles, ...clipFiles]} onSelect={take}>
-        <Button isPending={busy}>{say(busy ? 'voice.being-brought-in' : 'picture.take-another')}</Button>
-      </FileTrigger>
-    </Row>
   );
 }
 

@@ -1,17 +1,12 @@
-import { useState } from 'react';
-import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { sentence } from '../../api/client';
 import type { Slide } from '../../api/types';
-import { clipFiles, isClip, pictureFiles } from '../../assets/kinds';
-import { useSendIn } from '../../assets/useSendIn';
 import { say } from '../../messages/say';
 import { Button, IconButton, Row } from '../../parts/controls';
 import { BinIcon } from '../../parts/icons';
-import { useTell } from '../../parts/notices';
 import { useActs, useView } from '../../story/StoryContext';
 import { newId } from '../../story/useStory';
 import { inCell, pictureOf } from '../../story/slides';
+import { TakePicture } from '../TakePicture';
 import { calledIn } from './called';
 
 const List = styled.ol`
@@ -22,11 +17,14 @@ const List = styled.ol`
   list-style: none;
   li {
     display: grid;
-    grid-template-columns: 24px minmax(0, 1fr) auto;
+    grid-template-columns: 24px minmax(0, 1fr) repeat(2, auto);
     align-items: center;
     gap: 4px;
-    min-height: 40px;
+    min-height: 44px;
     border-bottom: 1px solid var(--line);
+  }
+  > li > button:last-child {
+    grid-column: -2;
   }
   span {
     overflow: hidden;
@@ -65,6 +63,13 @@ export function Things({ slide }: { slide: Slide }) {
                 <span className={layer ? undefined : 'empty'}>
                   {layer ? calledIn(story, layer) : say('cells.nothing')}
                 </span>
+                {layer?.kind === 'picture' && (
+                  <TakePicture
+                    onto={{ slide: slide.id, layer: layer.id }}
+                    label={say('cells.another')}
+                    name={say('cells.another-in', { number })}
+                  />
+                )}
                 {layer && (
                   <IconButton
                     label={say('cells.take-off', { number })}
@@ -79,33 +84,12 @@ export function Things({ slide }: { slide: Slide }) {
         </List>
       )}
       <Row>
-        {(empty >= 0 || cells.length < 4) && pictureOf(slide) && <PictureBeside slide={slide} />}
+        {(empty >= 0 || cells.length < 4) && pictureOf(slide) && (
+          <TakePicture onto={{ slide: slide.id, beside: true }} label={say('cells.add-picture')} />
+        )}
         {empty >= 0 && <Button onPress={() => add('words')}>{say('cells.add-words')}</Button>}
         {empty >= 0 && <Button onPress={() => add('icon')}>{say('cells.add-icon')}</Button>}
       </Row>
     </>
-  );
-}
-
-/** One more picture, beside what is there. */
-function PictureBeside({ slide }: { slide: Slide }) {
-  const { id } = useActs();
-  const sendIn = useSendIn(id);
-  const tell = useTell();
-  const [busy, setBusy] = useState(false);
-  const take = (files: FileList | null) => {
-    const file = files?.[0];
-    if (!file) return;
-    setBusy(true);
-    sendIn(isClip(file) ? 'clip' : 'picture', file, { slide: slide.id, beside: true })
-      .catch((error: unknown) =>
-        tell(say('page.of-a-file', { file: file.name, said: sentence(error) }), { tone: 'trouble' }),
-      )
-      .finally(() => setBusy(false));
-  };
-  return (
-    <FileTrigger acceptedFileTypes={[...pictureFiles, ...clipFiles]} onSelect={take}>
-      <Button isPending={busy}>{say(busy ? 'voice.being-brought-in' : 'cells.add-picture')}</Button>
-    </FileTrigger>
   );
 }

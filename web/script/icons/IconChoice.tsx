@@ -91,7 +91,7 @@ function Found({ value, language, onChange }: { value: string; language: string;
         <Label>{say('icon.find')}</Label>
         <Input maxLength={60} placeholder={say('icon.find.hint')} />
       </SearchField>
-      <div className="found">
+      <div className="found" data-many="one of many icons">
         {data && options.length === 0 ? (
           <Soft role="status">{say('icon.none', { words: asked })}</Soft>
         ) : (
