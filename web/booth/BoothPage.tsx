@@ -70,7 +70,9 @@ export default function BoothPage() {
     document.title = `${say('booth.title')} · Rhapsode`;
   }, []);
   useEffect(() => {
-    if (planned) preview.current?.show(planned.start + planned.comesIn);
+    // Of several pictures, some of which may come late, all are seen by whoever speaks of them.
+    const inCells = planned?.layers.some((layer) => layer.kind === 'picture' && layer.box);
+    if (planned) preview.current?.show(inCells ? planned.end - 1 : planned.start + planned.comesIn);
     setFresh(null);
     // Only another slide brings another picture; a new plan does not.
     // eslint-disable-next-line react-hooks/exhaustive-deps
