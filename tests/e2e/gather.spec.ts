@@ -142,16 +142,21 @@ test('another picture takes the place of one, and its words and voice stay', asy
   await expect(page.getByLabel('Script of slide 2')).toHaveValue('And nobody has to push them.');
 
   // One that the story has already is shown again; what is no picture changes nothing; undone, the first is back.
-  await settings.locator('input[type=file]').setInputFiles({
-    name: 'once more.jpg',
-    mimeType: 'image/jpeg',
-    buffer: readFileSync('demo/pictures/the-great-wheel.jpg'),
-  });
+  // The last of the two that the panel has: the first adds one beside.
+  await settings
+    .locator('input[type=file]')
+    .last()
+    .setInputFiles({
+      name: 'once more.jpg',
+      mimeType: 'image/jpeg',
+      buffer: readFileSync('demo/pictures/the-great-wheel.jpg'),
+    });
   await expect
     .poll(() => order(page), { timeout: 60_000 })
     .toEqual(['title', '10 wheel.jpg', '2 low water.jpg', '10 wheel.jpg']);
   await settings
     .locator('input[type=file]')
+    .last()
     .setInputFiles({ name: 'words.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('Only words.') });
   await expect(page.getByText('words.jpg: This file is not a picture that can be read.')).toBeVisible({
     timeout: 60_000,
