@@ -168,16 +168,16 @@ function Stories({ desk }: { desk: DeskData }) {
   const tell = useTell();
   const remove = async (story: Cover) => {
     const refresh = () => queries.invalidateQueries({ queryKey: ['desk'] });
+    const restore = () =>
+      void answer(api.POST('/api/stories/{id}/restore', { params: { path: { id: story.id } } }))
+        .then(refresh)
+        // It can be had back as soon as there is a connection again.
+        .catch((error: unknown) => tell(sentence(error), { tone: 'trouble', action: bringBack }));
+    const bringBack = { label: say('desk.bring-back'), run: restore };
     try {
       await answer(api.DELETE('/api/stories/{id}', { params: { path: { id: story.id } } }));
       await refresh();
-      tell(say('desk.deleted', { title: story.title }), {
-        action: {
-          label: say('desk.bring-back'),
-          run: () =>
-            void answer(api.POST('/api/stories/{id}/restore', { params: { path: { id: story.id } } })).then(refresh),
-        },
-      });
+      tell(say('desk.deleted', { title: story.title }), { action: bringBack });
     } catch (error) {
       tell(sentence(error), { tone: 'trouble' });
     }
