@@ -41,6 +41,10 @@ final class Limits
     // How many.
     public const SLIDES = 500;
     public const LAYERS = 40;
+    /** Of an icon, a share of the slide's shorter side; and degrees by which it may be turned, either way. */
+    public const LEAST_ICON = 0.05;
+    public const MOST_ICON = 0.8;
+    public const TURNED = 180;
     /** Of a slide's arrangement. */
     public const CELLS = 4;
     public const SPANS = 100;

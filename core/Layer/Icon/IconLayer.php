@@ -43,10 +43,10 @@ final readonly class IconLayer implements Layer
             self::named($in->text('name', 80, 'star')),
             $in->choice('colour', IconColour::class, IconColour::Gold),
             $in->choice('place', Spot::class, Spot::TopRight),
-            $in->number('size', 0.05, 0.8, 0.2),
+            $in->number('size', Limits::LEAST_ICON, Limits::MOST_ICON, 0.2),
             Presence::read($in)->plain(),
             $in->wholeOrNull('cell', 0, Limits::CELLS - 1),
-            $in->whole('turn', -180, 180, 0),
+            $in->whole('turn', -Limits::TURNED, Limits::TURNED, 0),
             $in->has('at') ? Point::read($in->object('at')) : null,
         );
     }

@@ -10,6 +10,7 @@ use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\PlannedKind;
 use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Words\TextBlock;
 
 /** What is about a picture in a cell: the ground at its round corners, and a line. */
 final readonly class PlannedMat implements PlannedLayer
@@ -115,7 +116,7 @@ final readonly class PlannedMat implements PlannedLayer
     /** @return array{width: int, height: int, paths: list<array{path: string, colour: string}>} on a slide whose shorter side has 720 */
     private function drawn(): array
     {
-        $height = $this->shape->height(720);
+        $height = $this->shape->height(TextBlock::SHORTER);
         $width = $this->shape->width($height);
 
         return ['width' => $width, 'height' => $height, 'paths' => $this->paths($width, $height)];

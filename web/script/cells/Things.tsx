@@ -1,5 +1,6 @@
 import styled from 'styled-components';
 import type { Slide } from '../../api/types';
+import limits from '../../../schema/limits.json';
 import { say } from '../../messages/say';
 import { Button, IconButton, Row } from '../../parts/controls';
 import { BinIcon } from '../../parts/icons';
@@ -84,7 +85,7 @@ export function Things({ slide }: { slide: Slide }) {
         </List>
       )}
       <Row>
-        {(empty >= 0 || cells.length < 4) && pictureOf(slide) && (
+        {(empty >= 0 || cells.length < limits.cells) && pictureOf(slide) && (
           <TakePicture onto={{ slide: slide.id, beside: true }} label={say('cells.add-picture')} />
         )}
         {empty >= 0 && <Button onPress={() => add('words')}>{say('cells.add-words')}</Button>}

@@ -1,4 +1,5 @@
 import styled from 'styled-components';
+import limits from '../../../schema/limits.json';
 import type { IconLayer, Slide } from '../../api/types';
 import { offered, Select } from '../../parts/Choice';
 import { Button, Row } from '../../parts/controls';
@@ -32,9 +33,6 @@ const colours: [IconLayer['colour'], Code][] = [
   ['white', 'icon.white'],
   ['ink', 'icon.ink'],
 ];
-/** Per cent of the slide's shorter side. */
-const [LEAST, MOST] = [5, 80];
-
 /** The icons on a slide: what they are, where they stand, when they come. */
 export function IconFields({ slide }: { slide: Slide }) {
   const { edit } = useActs();
@@ -116,8 +114,8 @@ function IconField({
         <Level
           label={say('icon.how-large')}
           value={percent}
-          min={LEAST}
-          max={MOST}
+          min={100 * limits.leastIcon}
+          max={100 * limits.mostIcon}
           text={say('icon.percent', { percent })}
           onChange={(size) => held.show({ size: size / 100 })}
           onChangeEnd={(size) => held.set({ size: size / 100 })}
@@ -126,8 +124,8 @@ function IconField({
       <Level
         label={say('icon.turned')}
         value={held.value.turn}
-        min={-180}
-        max={180}
+        min={-limits.turned}
+        max={limits.turned}
         step={5}
         rest={0}
         text={say('icon.degrees', { degrees: held.value.turn })}
