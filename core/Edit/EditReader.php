@@ -9,6 +9,7 @@ use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Layer\Drift\Drift;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
@@ -50,6 +51,7 @@ final class EditReader
             'set stay' => new SetStay($in->ids('slides'), $in->numberOrNull('stay', Limits::LEAST_STAY, Limits::MOST_STAY)),
             'share length' => new ShareLength($in->ids('slides'), $in->number('seconds', 1, 36_000)),
             'set transition' => new SetTransition($in->ids('slides'), self::transition($in)),
+            'set drift' => new SetDrift($in->ids('slides'), $in->has('drift') ? Drift::read($in->object('drift')) : null),
             'vary transitions' => new VaryTransitions(),
             'set style' => new SetStyle(
                 self::transition($in),

@@ -9,6 +9,7 @@ use Rhapsode\Core\Framing\Moments;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Mount;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Layer\Drift\Drift;
 use Rhapsode\Core\Memo\Memo;
 use Rhapsode\Core\Words\LightUnder;
 use Rhapsode\Core\Words\Scheme;
@@ -29,6 +30,7 @@ final readonly class LayerContext
      * @param list<Frame>               $cells    of its arrangement; none where what it shows is over all of it
      * @param string                    $ground   colour behind them, #rrggbb
      * @param list<float|null>          $turns    for each cell the second of the slide at which what lies in it comes; null from the beginning
+     * @param Drift|null                $drift   what passes between pictures and words
      * @param list<PlannedLayer>        $under    planned before, back to front
      */
     public function __construct(
@@ -48,6 +50,7 @@ final readonly class LayerContext
         public Mount $mount = new Mount(),
         public string $ground = Scheme::PAPER,
         public array $turns = [],
+        public ?Drift $drift = null,
         public array $under = [],
     ) {}
 
@@ -82,6 +85,7 @@ final readonly class LayerContext
             $this->mount,
             $this->ground,
             $this->turns,
+            $this->drift,
             [...$this->under, ...array_values($layers)],
         );
     }

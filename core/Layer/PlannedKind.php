@@ -14,4 +14,6 @@ enum PlannedKind: string
     case Pointer = 'pointer';
     /** About a picture in a cell: its corners, and a line. */
     case Mat = 'mat';
+    /** Weather or light that passes over pictures. */
+    case Drift = 'drift';
 }

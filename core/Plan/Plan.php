@@ -8,6 +8,9 @@ use Rhapsode\Core\Captions\Cue;
 use Rhapsode\Core\Framing\Ease;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Layer\Drift\Drift;
+use Rhapsode\Core\Layer\Drift\DriftKind;
+use Rhapsode\Core\Layer\Drift\PlannedDrift;
 use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
 use Rhapsode\Core\Story\Cells;
@@ -100,6 +103,13 @@ final readonly class Plan
                 fn(TransitionKind $kind): array => PlannedTransition::of($kind, Rate::FPS, $this->language, $this->scheme->light())->toArray(),
                 TransitionKind::cases(),
             ),
+            'drifts' => array_map(fn(DriftKind $kind): array => [
+                'kind' => $kind->value,
+                'layers' => array_map(
+                    static fn(PlannedDrift $layer): array => $layer->toArray(),
+                    Drifting::sample(new Drift($kind), $this->shape),
+                ),
+            ], DriftKind::cases()),
             'scenes' => array_map(static fn(Scene $s): array => $s->toArray(), $this->scenes),
             'cues' => array_map(static fn(Cue $c): array => $c->toArray(), $this->cues),
             'credits' => $this->credits,

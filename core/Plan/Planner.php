@@ -49,10 +49,11 @@ final readonly class Planner
         $pages = Credits::pages($story, $wording);
         $last = $timed[\count($timed) - 1] ?? null;
         $intoCredits = [] === $pages || null === $last ? 0 : $story->transitionOf($last->slide)->frames();
+        $drifts = Drifting::of($timed);
         $scenes = [];
         foreach ($timed as $i => $one) {
             $next = $timed[$i + 1] ?? null;
-            $scenes[] = $this->scene($story, $one, $next, $next->comesIn ?? $intoCredits, $wording->slide($i + 1), $typesetter, $lights);
+            $scenes[] = $this->scene($story, $one, $next, $next->comesIn ?? $intoCredits, $wording->slide($i + 1), $typesetter, $lights, $drifts[$one->slide->id] ?? null);
         }
         array_push($scenes, ...$this->credits($wording->credits(), $pages, $typesetter, $last?->end() ?? 0, $intoCredits));
         $ends = array_combine(
@@ -119,6 +120,7 @@ final readonly class Planner
         string $label,
         Typesetter $typesetter,
         array $lights,
+        ?Drifting $drifting,
     ): Scene {
         $slide = $timed->slide;
         $moments = new SlideMoments($timed, $story, $this->memo);
@@ -139,6 +141,7 @@ final readonly class Planner
             $typesetter->scheme->mount,
             $typesetter->scheme->ground,
             Turns::of($slide, $story->language, $moments, Rate::seconds($timed->stay) - $moments->begins()),
+            $slide->drift,
         );
         // Pictures in cells never lie on each other, and all else lies over them.
         foreach ([...self::inCells($slide, true), ...self::inCells($slide, false)] as $layer) {
@@ -158,7 +161,7 @@ final readonly class Planner
                 $story->language,
                 $typesetter->scheme->light(),
             ),
-            $context->under,
+            $drifting?->under($context->under, $story->shape, $typesetter->scheme->ground) ?? $context->under,
         );
     }
 

@@ -33,6 +33,8 @@ final class Proof
     public const LEAST_DISTANCE = 25.0;
     /** Different kinds of transition in one film (common practice: at most three, cuts aside). */
     public const MOST_TRANSITIONS = 3;
+    /** Different kinds of weather and light over slides of one film: a second one is a fair (common practice: effects are used once). */
+    public const MOST_DRIFTS = 1;
     /** Characters a second that a viewer reads without haste (common practice in subtitling: 15 to 17). */
     public const READING = 15.0;
 
@@ -87,6 +89,11 @@ final class Proof
         ));
         if (\count($kinds) > self::MOST_TRANSITIONS) {
             $findings[] = new Flaw(Severity::Should, 'many-joins', ['count' => \count($kinds), 'most' => self::MOST_TRANSITIONS]);
+        }
+
+        $drifts = array_unique(array_filter(array_map(static fn(Slide $s): ?string => $s->drift?->kind->value, $story->slides)));
+        if (\count($drifts) > self::MOST_DRIFTS) {
+            $findings[] = new Flaw(Severity::Should, 'many-drifts', ['count' => \count($drifts)]);
         }
 
         return [...$findings, ...self::music($story)];

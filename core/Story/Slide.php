@@ -7,6 +7,7 @@ namespace Rhapsode\Core\Story;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
+use Rhapsode\Core\Layer\Drift\Drift;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
@@ -32,6 +33,7 @@ final readonly class Slide
         public ?float $stay = null,
         public ?Transition $transition = null,
         public Sequence $sequence = Sequence::Together,
+        public ?Drift $drift = null,
     ) {}
 
     /** A slide that shows a picture. */
@@ -53,6 +55,7 @@ final readonly class Slide
             $in->numberOrNull('stay', Limits::LEAST_STAY, Limits::MOST_STAY),
             $in->has('transition') ? Transition::read($in->object('transition')) : null,
             $in->choice('sequence', Sequence::class, Sequence::Together),
+            $in->has('drift') ? Drift::read($in->object('drift')) : null,
         );
     }
 
@@ -192,6 +195,7 @@ final readonly class Slide
             'stay' => $this->stay,
             'transition' => $this->transition?->toArray(),
             ...Sequence::Together === $this->sequence ? [] : ['sequence' => $this->sequence->value],
+            ...null === $this->drift ? [] : ['drift' => $this->drift->toArray()],
         ];
     }
 }

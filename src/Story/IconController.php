@@ -9,7 +9,6 @@ use Rhapsode\Core\Layer\Icon\Tint;
 use Rhapsode\Studio\Icon\IconDrawings;
 use Rhapsode\Studio\Icon\IconSearch;
 use Symfony\Component\HttpFoundation\JsonResponse;
-use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
@@ -39,15 +38,10 @@ final readonly class IconController
         ?string $mid = null,
         #[MapQueryParameter(filter: \FILTER_VALIDATE_REGEXP, options: ['regexp' => self::COLOUR])]
         ?string $light = null,
-    ): Response {
+    ): SvgResponse {
         $tint = null === $dark || null === $mid || null === $light ? null : new Tint("#{$dark}", "#{$mid}", "#{$light}");
         $svg = IconDrawings::svg($name, $tint) ?? throw new NotFoundHttpException();
 
-        return new Response($svg, 200, [
-            'Content-Type' => 'image/svg+xml',
-            'Cache-Control' => 'private, max-age=31536000, immutable',
-            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox",
-            'X-Content-Type-Options' => 'nosniff',
-        ]);
+        return new SvgResponse($svg);
     }
 }

@@ -62,6 +62,7 @@ final class Painters
             PlannedKind::Words => new WordsPainter($this->renditions, $this->format),
             PlannedKind::Pointer => new PointerPainter($this->renditions, $this->format),
             PlannedKind::Icon => new IconPainter($this->renditions, $this->format),
+            PlannedKind::Drift => new DriftPainter($this->renditions, $this->format),
             PlannedKind::Mat => new MatPainter($this->renditions, $this->format),
         };
     }

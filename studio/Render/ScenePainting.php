@@ -70,6 +70,43 @@ final class ScenePainting
         ));
     }
 
+    /**
+     * Lays a sheet over what is there that passes: it lies again beside and below itself.
+     *
+     * @param string                    $png    four of it, two by two, each of the film's size
+     * @param string                    $colour of all of it, #rrggbb
+     * @param float                     $cover  how far it is seen, 0 to 1
+     * @param array{x: float, y: float} $step   how far it comes in a frame, in shares of the film's width and height
+     * @param int                       $since  frames for which it has passed when the scene begins
+     */
+    public function pass(string $png, string $colour, float $cover, array $step, int $since): void
+    {
+        $path = $this->path();
+        [$width, $height] = [$this->format->width, $this->format->height];
+        file_put_contents($path, Canvas::plain($colour, 2 * $width, 2 * $height));
+        // As fine as one pixel: all of it has one colour, so that it does not matter that colours are only as fine as two.
+        // (The filter's own count of frames begins at one.)
+        $from = fn(string $axis, int $length): string => \sprintf(
+            "%s='%d-floor(%d*mod(%.8F*(round(t*%d)+%d)\\,1))'",
+            $axis,
+            $length,
+            $length,
+            $step[$axis],
+            Rate::FPS,
+            $since + $this->start,
+        );
+        $sheet = $this->graph->filter(
+            \sprintf('tpad=stop_mode=clone:stop=%d,crop=%d:%d:%s:%s:exact=1', $this->frames - 1, $width, $height, $from('x', $width), $from('y', $height)),
+            $this->graph->filter('alphamerge', $this->graph->input([
+                '-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', 2 * $width . 'x' . 2 * $height, '-r', (string) Rate::FPS, '-i', Tool::file($path),
+            ]), $this->graph->filter(
+                \sprintf('format=rgba,colorchannelmixer=aa=%.4F,alphaextract', $cover),
+                $this->graph->input(['-framerate', (string) Rate::FPS, '-f', 'png_pipe', '-i', Tool::file($png)]),
+            )),
+        );
+        $this->painted = $this->graph->filter('overlay=format=yuv420:eof_action=repeat', $this->all(), $sheet);
+    }
+
     /** Lays a drawing of the film's size over what is there. */
     public function lay(string $png, Envelope $opacity, ?Coming $coming = null): void
     {

@@ -42,7 +42,7 @@ final class ArrowsTest
                 Selector::inNamespace('Rhapsode\Core'),
                 Selector::inNamespace('Psr'),
                 Selector::classname(
-                    '/^\\\\?(BackedEnum|UnitEnum|Closure|DomainException|JsonException|JsonSerializable|LogicException|stdClass|Collator|Locale|Normalizer|IntlBreakIterator|IntlPartsIterator|ResourceBundle|ReflectionClass|Iterator|Traversable|Stringable|Throwable)$/',
+                    '/^\\\\?(BackedEnum|UnitEnum|Closure|DomainException|JsonException|JsonSerializable|LogicException|stdClass|Collator|Locale|Normalizer|IntlBreakIterator|IntlPartsIterator|ResourceBundle|ReflectionClass|Random\\\\(Randomizer|Engine\\\\Mt19937)|Iterator|Traversable|Stringable|Throwable)$/',
                     true,
                 ),
             )

@@ -45,6 +45,7 @@ final class AccessTest extends AppTestCase
         'GET /api/desk' => self::SIGNED_IN,
         'GET /api/icons.json' => self::SIGNED_IN,
         'GET /api/icons/{name}.svg' => self::SIGNED_IN,
+        'GET /api/drifts/{shape}/{kind}/{way}/{strength}/{depth}-{seed}.svg' => self::SIGNED_IN,
         'POST /api/stories' => self::SIGNED_IN,
         'GET /api/stories/{id}' => self::OWNER,
         'DELETE /api/stories/{id}' => self::OWNER,

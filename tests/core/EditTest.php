@@ -94,6 +94,7 @@ final class EditTest extends TestCase
         yield 'set stays' => [['do' => 'set stay', 'slides' => ['s0', 's1'], 'stay' => 7.5]];
         yield 'share a length out' => [['do' => 'share length', 'slides' => ['s0', 's1', 's3'], 'seconds' => 20]];
         yield 'set transitions' => [['do' => 'set transition', 'slides' => ['s0'], 'transition' => ['kind' => 'cut', 'seconds' => 0]]];
+        yield 'let it rain' => [['do' => 'set drift', 'slides' => ['s0', 's1'], 'drift' => ['kind' => 'rain', 'way' => 'down', 'strength' => 'much']]];
         yield 'vary transitions' => [['do' => 'vary transitions']];
         yield 'set colours of the style' => [['do' => 'set style', 'own' => ['ground' => '#112233', 'heading' => 'hand']]];
         yield 'set the style' => [['do' => 'set style', 'name' => 'lantern']];
@@ -196,6 +197,7 @@ final class EditTest extends TestCase
                 ['do' => 'share length', 'slides' => [$slide(), $slide(), $slide()], 'seconds' => mt_rand(1, 400)],
                 ['do' => 'choose voice', 'slide' => $slide(), 'asset' => 't' . mt_rand(0, 13)],
                 ['do' => 'set bed', 'bed' => 'b1', 'changes' => ['from' => $slide(), 'under' => mt_rand(-6, 40)]],
+                ['do' => 'set drift', 'slides' => [$slide()], 'drift' => 0 === mt_rand(0, 2) ? null : ['kind' => ['rain', 'snow', 'mist', 'motes'][mt_rand(0, 3)]]],
                 ['do' => 'set transition', 'slides' => [$slide()], 'transition' => ['kind' => 'sweep', 'seconds' => mt_rand(0, 30) / 10]],
                 [
                     'do' => 'set layer',

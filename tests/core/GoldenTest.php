@@ -7,6 +7,7 @@ namespace Rhapsode\Tests\Core;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Asset\Music;
 use Rhapsode\Core\Edit\PutBeside;
+use Rhapsode\Core\Edit\SetDrift;
 use Rhapsode\Core\Edit\SetLayer;
 use Rhapsode\Core\Edit\SetSequence;
 use Rhapsode\Core\Edit\SetVoice;
@@ -17,6 +18,10 @@ use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Framing\Stop;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Point;
+use Rhapsode\Core\Layer\Drift\Drift;
+use Rhapsode\Core\Layer\Drift\DriftKind;
+use Rhapsode\Core\Layer\Drift\PlannedDrift;
+use Rhapsode\Core\Layer\Drift\Way;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\PlannedKind;
@@ -93,6 +98,8 @@ final class GoldenTest extends TestCase
         ] as [$slide, $layer, $changes]) {
             $story = (new SetLayer($slide, $layer, LayerKind::Words, $changes))->apply($story);
         }
+        // It snows over two slides, once over words.
+        $story = (new SetDrift(['s2', 's3'], new Drift(DriftKind::Snow, Way::DownRight)))->apply($story);
         // The third slide moves, and is heard.
         $story = $story->withAsset(Stories::moving(200, -22.0, 'c'));
         $story = (new SetLayer(
@@ -206,6 +213,7 @@ final class GoldenTest extends TestCase
         return [
             'lowered' => null === $words?->rise ? null : round($words->rise->at($since) * PlannedWords::RISE, 6),
             'written' => self::written($words, $since),
+            'drifted' => $layer instanceof PlannedDrift ? array_map(static fn(float $share): float => round($share, 6), $layer->at($since)) : null,
             'line' => array_map(static fn(Point $point): array => [round($point->x, 6), round($point->y, 6)], $line),
             'id' => $layer->id(), 'opacity' => round($layer->opacity()->at($frame - $scene->start), 6),
             'clip' => $layer instanceof PlannedPicture ? $layer->clip?->frame($frame - $scene->start) : null,

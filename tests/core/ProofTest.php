@@ -19,6 +19,8 @@ use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Framing\Move;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Layer\Drift\Drift;
+use Rhapsode\Core\Layer\Drift\DriftKind;
 use Rhapsode\Core\Message\Message;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Proof\Finding;
@@ -195,5 +197,17 @@ final class ProofTest extends TestCase
             'many-joins',
             $of(TransitionKind::Crossfade, TransitionKind::Sweep, TransitionKind::Rise, TransitionKind::Cut),
         );
+    }
+
+    /** One kind of weather is the story's own; a second is a fair. */
+    public function testASecondKindOfWeatherIsSaid(): void
+    {
+        $of = static fn(?DriftKind ...$kinds): array => self::rules(Stories::of(array_values(array_map(
+            static fn(?DriftKind $kind): array => ['drift' => null === $kind ? null : new Drift($kind)],
+            $kinds,
+        ))));
+
+        self::assertNotContains('many-drifts', $of(null, DriftKind::Rain, null, DriftKind::Rain));
+        self::assertContains('many-drifts', $of(DriftKind::Rain, null, DriftKind::Mist));
     }
 }

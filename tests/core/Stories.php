@@ -19,6 +19,10 @@ use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Point;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Geometry\Spot;
+use Rhapsode\Core\Layer\Drift\Drift;
+use Rhapsode\Core\Layer\Drift\DriftKind;
+use Rhapsode\Core\Layer\Drift\Strength;
+use Rhapsode\Core\Layer\Drift\Way;
 use Rhapsode\Core\Layer\Entrance;
 use Rhapsode\Core\Layer\Icon\IconColour;
 use Rhapsode\Core\Layer\Icon\IconLayer;
@@ -248,6 +252,7 @@ final class Stories
             $spans,
             self::maybe() ? null : mt_rand(1, 60) / 2,
             self::maybe() ? null : self::randomTransition(),
+            drift: self::maybe(3) ? new Drift(DriftKind::cases()[mt_rand(0, 3)], Way::cases()[mt_rand(0, 7)], Strength::cases()[mt_rand(0, 2)]) : null,
         );
 
         return Layout::Full === $slide->layout && self::maybe() ? self::randomCells($slide) : $slide;

@@ -18,6 +18,8 @@ interface Seen {
     lowered: number | null;
     /** Points of the slide, and how far words that are written are seen there. */
     written: [x: number, y: number, seen: number][] | null;
+    /** Where the sheet of a drift begins. */
+    drifted: { x: number; y: number } | null;
     /** Of a pointer, from and to. */
     line: [number, number][];
   }[];
@@ -113,7 +115,7 @@ describe('the stage', () => {
   it('shows at every moment what core says is seen', () => {
     expect(golden.moments.length).toBeGreaterThan(90);
     let transitions = 0;
-    let [moving, lowered, written, pointed, boxed] = [0, 0, 0, 0, 0];
+    let [moving, lowered, written, pointed, boxed, drifted] = [0, 0, 0, 0, 0, 0];
     const kinds = new Set<string>();
     for (const { frame, scenes } of golden.moments) {
       stage.show(golden.plan, frame);
@@ -156,6 +158,14 @@ describe('the stage', () => {
             written += share > 0 && share < 1 ? 1 : 0;
             expect(writtenAt(element, x, y), where).toBeCloseTo(share, 3);
           }
+          if (layer.drifted) {
+            drifted += 1;
+            const { transform } = (element.firstElementChild as HTMLElement).style;
+            // Two sheets beside each other: half of what is moved is one of them.
+            const [x = NaN, y = NaN] = [...transform.matchAll(/([\d.e-]+)%/g)].map(([, share]) => Number(share) / 50);
+            expect(x, where).toBeCloseTo(layer.drifted.x, 3);
+            expect(y, where).toBeCloseTo(layer.drifted.y, 3);
+          }
           if (layer.line.length > 0) {
             pointed += 1;
             const drawn = ['x1', 'y1', 'x2', 'y2'].map((name) => Number(element.children[2]?.getAttribute(name)));
@@ -176,9 +186,9 @@ describe('the stage', () => {
     }
     expect(moving, 'a clip is among the layers').toBeGreaterThan(10);
     // Words that come in each way are met while they do.
-    expect(Math.min(lowered, written, pointed, boxed)).toBeGreaterThan(0);
+    expect(Math.min(lowered, written, pointed, boxed, drifted)).toBeGreaterThan(0);
     expect(transitions, 'transitions are among the moments').toBeGreaterThan(12);
-    expect([...kinds].sort()).toEqual(['icon', 'mat', 'picture', 'pointer', 'words']);
+    expect([...kinds].sort()).toEqual(['drift', 'icon', 'mat', 'picture', 'pointer', 'words']);
   });
 
   it('shows the last scene after the end, and nothing of a plan without any', () => {

@@ -9,6 +9,7 @@ import { useActs, useView } from '../story/StoryContext';
 import { assetOf, pictureOf, picturesOf, trimmed } from '../story/slides';
 import { ArrangeField } from './cells/ArrangeField';
 import { useDistance } from './Distance';
+import { DriftField } from './DriftField';
 import { GroundField } from './GroundField';
 import { IconFields } from './icons/IconFields';
 import { SourceFields } from './SourceFields';
@@ -101,6 +102,7 @@ export default function SlideSettings({ picked, onNone, isArranged = true }: Pro
           </Button>
         </Row>
       )}
+      <DriftField slides={slides} scene={view.plan.scenes[index]} />
       <PictureSource slides={slides} />
     </Card>
   );

@@ -7,11 +7,14 @@ namespace Rhapsode\Core\Layer\Words;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Point;
 use Rhapsode\Core\Geometry\Spot;
+use Rhapsode\Core\Layer\Drift\Drift;
+use Rhapsode\Core\Layer\Drift\Veiled;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Picture\Form;
 use Rhapsode\Core\Words\Backing;
+use Rhapsode\Core\Words\LightUnder;
 use Rhapsode\Core\Words\Quotation;
 use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\WholeLight;
@@ -64,7 +67,7 @@ final readonly class SetOnPicture
                 $this->words->place,
                 $look = $this->words->isSpoken ? SpokenLines::look($this->words->look) : $this->words->look,
                 $this->words->own,
-                null === $light || null === $under ? null : [$under->rendition, $under->move],
+                null === $light || null === $under ? null : [$under->rendition, $under->move, $context->drift],
                 $keepsOff = null === $this->words->place ? $this->keepsOff($pictures) : [],
                 $taken = $this->taken(),
             ),
@@ -73,11 +76,21 @@ final readonly class SetOnPicture
                 $place,
                 $taken,
                 $under?->move,
-                null !== $light && Form::Whole === $under?->rendition->form ? new WholeLight($light, $under->rendition->ground) : $light,
+                self::lit($under, $light, $context->drift),
                 $look,
                 $this->words->own,
             ), $keepsOff),
         );
+    }
+
+    private static function lit(?PlannedPicture $under, ?LightUnder $light, ?Drift $drift): ?LightUnder
+    {
+        if (null === $light) {
+            return null;
+        }
+        $seen = Form::Whole === $under?->rendition->form ? new WholeLight($light, $under->rendition->ground) : $light;
+
+        return null === $drift ? $seen : new Veiled($seen, $drift);
     }
 
     /** @return list<Frame> what other words take of the slide that are seen at the same time, and were there before */

@@ -1,4 +1,5 @@
 import type { PlannedLayer } from '../../api/types';
+import { drift } from './drift';
 import { icon } from './icon';
 import { mat } from './mat';
 import type { Performer } from './performer';
@@ -13,6 +14,7 @@ const performers: { [K in PlannedLayer['kind']]: Performer<Extract<PlannedLayer,
   icon,
   pointer,
   mat,
+  drift,
 };
 
 /** Its performer and the layer are of one kind. */

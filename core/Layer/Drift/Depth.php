@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Layer\Drift;
+
+/** A drift is seen in two depths, of which the nearer is larger and passes faster. */
+enum Depth: string
+{
+    case Far = 'far';
+    case Near = 'near';
+}
