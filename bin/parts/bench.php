@@ -8,10 +8,14 @@ use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Edit\MoveSlides;
 use Rhapsode\Core\Edit\PutBeside;
+use Rhapsode\Core\Edit\SetDrift;
 use Rhapsode\Core\Edit\SetLayer;
 use Rhapsode\Core\Edit\SetLayers;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Layer\Drift\Drift;
+use Rhapsode\Core\Layer\Drift\DriftKind;
+use Rhapsode\Core\Layer\Drift\Strength;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\WordsLayer;
@@ -115,6 +119,10 @@ foreach ($read->slides as $i => $slide) {
 $plan = (new Planner(new FontWidths(), new IcuCatalogue()))->plan($read, $from->lights($read));
 $ours = $time(static fn() => $maker->make($plan, $film, $format));
 $row('Four moving pictures a slide, with words that fade', sprintf('%.2f x', $ours / $encoding($plan)), 'encoding the same ready frames', '2.0 x');
+$read = (new SetDrift(array_map(static fn(Slide $slide): string => $slide->id, $read->slides), new Drift(DriftKind::Snow, null, Strength::Much)))->apply($read);
+$plan = (new Planner(new FontWidths(), new IcuCatalogue()))->plan($read, $from->lights($read));
+$ours = $time(static fn() => $maker->make($plan, $film, $format));
+$row('The same, over all of which it snows', sprintf('%.2f x', $ours / $encoding($plan)), 'encoding the same ready frames', '2.0 x');
 
 $twenty = $scratch->path('twenty');
 $write($twenty, 20);

@@ -1,4 +1,4 @@
-// What is seen at once: sixty slides in another style, and four moving pictures whose words come and go. In software, as a school's
+// What is seen at once: sixty slides in another style, and four moving pictures whose words come and go while it snows. In software, as a school's
 // machine draws them. The browser is the one of the tests.
 import { chromium } from '@playwright/test';
 import { at, base, begin, caption, edit, read, row, story } from './bench-client.mjs';
@@ -24,6 +24,7 @@ await edit(
   ...Array.from({ length: 3 }, () => ({ do: 'put beside', slide: shown.id, asset })),
   { do: 'set stay', slides: [shown.id], stay: PLAYED + 2 },
   { do: 'set layers', slides: [shown.id], kind: 'words', changes: { comes: 1.5, goes: PLAYED - 1 } },
+  { do: 'set drift', slides: [shown.id], drift: { kind: 'snow', strength: 'much' } },
 );
 four = await read(four);
 

@@ -87,7 +87,7 @@ final class ScenePainting
         // As fine as one pixel: all of it has one colour, so that it does not matter that colours are only as fine as two.
         // (The filter's own count of frames begins at one.)
         $from = fn(string $axis, int $length): string => \sprintf(
-            "%s='%d-floor(%d*mod(%.8F*(round(t*%d)+%d)\\,1))'",
+            "%s='%d-round(%d*mod(%.8F*(round(t*%d)+%d)\\,1))'",
             $axis,
             $length,
             $length,

@@ -179,6 +179,7 @@ final class AccessTest extends AppTestCase
             '{slide}' => 's',
             '{name}' => 'full.jpg',
             '{name}.svg' => 'bird.svg',
+            '{shape}/{kind}/{way}/{strength}/{depth}-{seed}.svg' => '16:9/snow/down/some/near-7.svg',
             '{number}' => '0',
             '{remark}' => $made['remark'],
             '{hash}' => $made['words'],

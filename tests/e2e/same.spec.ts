@@ -24,12 +24,12 @@ test('the preview and the film are two performances of one plan', async ({ page 
 /** As fine as most screens are: a small picture is drawn with what a browser has at hand, and several lie on one slide. */
 test.use({ deviceScaleFactor: 2 });
 
-/** In every shape, on a story of its own: pictures that fit and that do not, words at each place, several transitions. */
-for (const [shape, width, height, style] of [
-  ['16:9', 384, 216, 'thread'],
-  ['4:3', 320, 240, 'tin'],
-  ['1:1', 270, 270, 'lantern'],
-  ['9:16', 216, 384, 'clay'],
+/** In every shape, on a story of its own: pictures that fit and that do not, words at each place, several transitions, weather. */
+for (const [shape, width, height, style, drift] of [
+  ['16:9', 384, 216, 'thread', 'snow'],
+  ['4:3', 320, 240, 'tin', 'rain'],
+  ['1:1', 270, 270, 'lantern', 'motes'],
+  ['9:16', 216, 384, 'clay', 'mist'],
 ] as const) {
   test(`the preview and the film are the same in ${shape}, in ${style}`, async ({ page }) => {
     test.setTimeout(240_000);
@@ -91,6 +91,7 @@ for (const [shape, width, height, style] of [
       label('p0', { text: 'The mill', target: { x: 0.6, y: 0.5 }, at: { x: 0.25, y: 0.4 } }),
       { do: 'set layers', slides: ['p1'], kind: 'picture', changes: { fit: 'whole', recipe: { turn: 90 } } },
       { do: 'set layer', slide: 'p2', layer: 'mark', kind: 'icon', changes: { name: 'arrow', place: 'left', goes: 3 } },
+      { do: 'set drift', slides: ['p0', 'p1'], drift: { kind: drift, strength: 'much' } },
       { do: 'set transition', slides: ['p0'], transition: { kind: 'sweep', seconds: 1 } },
       { do: 'set transition', slides: ['p1'], transition: { kind: 'through-dark', seconds: 1 } },
     );

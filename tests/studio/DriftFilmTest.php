@@ -95,7 +95,7 @@ final class DriftFilmTest extends TestCase
             $sheet = new \Imagick($png);
             $sheet->evaluateImage(\Imagick::EVALUATE_MULTIPLY, $layer->cover, \Imagick::CHANNEL_ALPHA);
             ['x' => $x, 'y' => $y] = $layer->at($frame);
-            $sheet->rollImage((int) floor($x * self::WIDTH), (int) floor($y * self::HEIGHT));
+            $sheet->rollImage((int) round($x * self::WIDTH), (int) round($y * self::HEIGHT));
             $image->compositeImage($sheet, \Imagick::COMPOSITE_OVER, 0, 0);
         }
 
