@@ -25,13 +25,13 @@ final readonly class DriftPainter implements LayerPainter
             return;
         }
         [$width, $height] = [$this->format->width, $this->format->height];
-        $svg = $layer->sheet->svg($width, $height, 2);
-        $sheets = $this->renditions->drawing(
+        $svg = $layer->sheet->svg($width, $height);
+        $sheet = $this->renditions->drawing(
             substr(hash('sha256', $svg), 0, 24),
             static function (string $to) use ($svg): void {
                 Tool::run(['rsvg-convert', '--format', 'png', '--output', $to], 60, 3000, $svg);
             },
         );
-        $on->pass($sheets, $layer->colour, $layer->cover, $layer->step(), $layer->since);
+        $on->pass($sheet, $layer->colour, $layer->cover, $layer->step(), $layer->since);
     }
 }

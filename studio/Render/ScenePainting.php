@@ -73,7 +73,7 @@ final class ScenePainting
     /**
      * Lays a sheet over what is there that passes: it lies again beside and below itself.
      *
-     * @param string                    $png    four of it, two by two, each of the film's size
+     * @param string                    $png    of the film's size
      * @param string                    $colour of all of it, #rrggbb
      * @param float                     $cover  how far it is seen, 0 to 1
      * @param array{x: float, y: float} $step   how far it comes in a frame, in shares of the film's width and height
@@ -100,7 +100,7 @@ final class ScenePainting
             $this->graph->filter('alphamerge', $this->graph->input([
                 '-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', 2 * $width . 'x' . 2 * $height, '-r', (string) Rate::FPS, '-i', Tool::file($path),
             ]), $this->graph->filter(
-                \sprintf('format=rgba,colorchannelmixer=aa=%.4F,alphaextract', $cover),
+                \sprintf('format=rgba,colorchannelmixer=aa=%.4F,alphaextract,loop=loop=3:size=1,tile=2x2', $cover),
                 $this->graph->input(['-framerate', (string) Rate::FPS, '-f', 'png_pipe', '-i', Tool::file($png)]),
             )),
         );

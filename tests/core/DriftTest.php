@@ -59,7 +59,7 @@ final class DriftTest extends TestCase
         self::assertSame(self::sheet(7)->svg(1280, 720), self::sheet(7)->svg(1280, 720));
         self::assertNotSame(self::sheet(7)->drawn(), self::sheet(8)->drawn());
         // Drawn on another machine, and by another release of PHP: Mersenne twister MT19937 gives the same numbers.
-        self::assertSame('513b0bee', hash('crc32b', self::sheet(7)->drawn()));
+        self::assertSame('7450e23b', hash('crc32b', self::sheet(7)->drawn()));
     }
 
     /** @return iterable<string, array{DriftKind, Shape}> */
@@ -87,6 +87,40 @@ final class DriftTest extends TestCase
         self::assertTrue($counts[0] < $counts[1] && $counts[1] < $counts[2], implode(' ', $counts));
         self::assertTrue($covers[0] < $covers[1] && $covers[1] <= $covers[2], implode(' ', $covers));
         self::assertLessThan(1, $covers[2]);
+    }
+
+    /** So it has no seam: what reaches over a side comes in at the other. */
+    #[DataProvider('kinds')]
+    public function testWhatReachesOverASideComesInAtTheOther(DriftKind $kind, Shape $shape): void
+    {
+        $over = 0;
+        for ($seed = 0; $seed < 20; ++$seed) {
+            $sheet = new DriftSheet($shape, $kind, $kind->usualWay(), Strength::Much, Depth::Near, $seed);
+            $over += self::reachingOver($sheet, $kind);
+        }
+        self::assertGreaterThan(0, $over);
+    }
+
+    private static function reachingOver(DriftSheet $sheet, DriftKind $kind): int
+    {
+        preg_match_all('/<(?:ellipse c|rect )x="(-?[\d.]+)" c?y="(-?[\d.]+)" (?:rx|width)="([\d.]+)" (?:ry|height)="([\d.]+)"/', $sheet->drawn(), $found, \PREG_SET_ORDER);
+        $places = array_map(static fn(array $one): array => array_map(floatval(...), \array_slice($one, 1)), $found);
+        $over = 0;
+        $isThere = static fn(float $x, float $y): bool => [] !== array_filter(
+            $places,
+            static fn(array $other): bool => abs($other[0] - $x) < 0.2 && abs($other[1] - $y) < 0.2,
+        );
+        foreach ($places as [$x, $y, $across, $along]) {
+            $reach = DriftKind::Rain === $kind ? 0 : $across;
+            foreach ([[$x < $reach, $sheet->width, 0], [$x > $sheet->width - $reach, -$sheet->width, 0], [$y < $along, 0, DriftSheet::HEIGHT]] as [$isOver, $dx, $dy]) {
+                if ($isOver && $x > 0 && $x < $sheet->width && $y > 0 && $y < DriftSheet::HEIGHT) {
+                    ++$over;
+                    self::assertTrue($isThere($x + $dx, $y + $dy), "{$x} {$y}");
+                }
+            }
+        }
+
+        return $over;
     }
 
     public function testItGoesWhereItWasTold(): void

@@ -55,25 +55,20 @@ final readonly class DriftSheet
         return ['x' => $speed * sin($angle) / $this->shape->ratio(), 'y' => -$speed * cos($angle)];
     }
 
-    /**
-     * @param int $across how many sheets lie beside each other, and as many below
-     *
-     * @return string SVG
-     */
-    public function svg(int $width, int $height, int $across = 1): string
+    /** @return string SVG */
+    public function svg(int $width, int $height): string
     {
         $colour = $this->kind->colour();
 
         return \sprintf(
-            '<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="%d" height="%d" viewBox="0 0 %.3F %d"'
-                . ' preserveAspectRatio="none"><defs><radialGradient id="soft"><stop offset="0" stop-color="%s"/><stop offset="%s"'
-                . ' stop-color="%s" stop-opacity="%s"/><stop offset="1" stop-color="%s" stop-opacity="0"/></radialGradient>'
-                . '<linearGradient id="trail" x1="0" y1="1" x2="0" y2="0"><stop offset="0" stop-color="%s" stop-opacity="0"/>'
-                . '<stop offset="1" stop-color="%s"/></linearGradient><g id="sheet">%s</g></defs>%s</svg>',
-            $width * $across,
-            $height * $across,
-            $this->width * $across,
-            self::HEIGHT * $across,
+            '<svg xmlns="http://www.w3.org/2000/svg" width="%d" height="%d" viewBox="0 0 %.3F %d" preserveAspectRatio="none"><defs>'
+                . '<radialGradient id="soft"><stop offset="0" stop-color="%s"/><stop offset="%s" stop-color="%s" stop-opacity="%s"/>'
+                . '<stop offset="1" stop-color="%s" stop-opacity="0"/></radialGradient><linearGradient id="trail" x1="0" y1="1" x2="0" y2="0">'
+                . '<stop offset="0" stop-color="%s" stop-opacity="0"/><stop offset="1" stop-color="%s"/></linearGradient></defs>%s</svg>',
+            $width,
+            $height,
+            $this->width,
+            self::HEIGHT,
             $colour,
             DriftKind::Mist === $this->kind ? '0.42' : '0.55',
             $colour,
@@ -82,21 +77,7 @@ final readonly class DriftSheet
             $colour,
             $colour,
             $this->drawn(),
-            $this->repeated($across),
         );
-    }
-
-    /** What reaches over a side of it comes in at the other. */
-    private function repeated(int $across): string
-    {
-        $uses = '';
-        foreach (range(-1, $across) as $column) {
-            foreach (range(-1, $across) as $row) {
-                $uses .= \sprintf('<use xlink:href="#sheet" x="%.3F" y="%d"/>', $column * $this->width, $row * self::HEIGHT);
-            }
-        }
-
-        return $uses;
     }
 
     /** What it is made of, as SVG: the same wherever it is drawn. */
@@ -104,71 +85,59 @@ final readonly class DriftSheet
     {
         $chance = new Randomizer(new Mt19937(crc32($this->name())));
         $between = static fn(float $from, float $to): float => $from + ($to - $from) * $chance->getInt(0, 100_000) / 100_000;
-        $isNear = Depth::Near === $this->depth;
-        [$count, $draw] = match ($this->kind) {
-            DriftKind::Rain => [$isNear ? 75 : 170, fn(float $x, float $y): string => $this->streak(
-                $x,
-                $y,
-                $isNear ? $between(95, 150) : $between(48, 84),
-                $isNear ? 3.4 : 2.2,
-                $between(0.55, 1),
-            )],
-            DriftKind::Snow => [$isNear ? 64 : 170, static fn(float $x, float $y): string => self::spot(
-                $x,
-                $y,
-                $r = $isNear ? $between(7, 15) : $between(3.2, 6),
-                $r,
-                $between(0.7, 1),
-            )],
-            DriftKind::Mist => [$isNear ? 11 : 17, static fn(float $x, float $y): string => self::spot(
-                $x,
-                $y,
-                $isNear ? $between(420, 640) : $between(280, 460),
-                $isNear ? $between(110, 190) : $between(80, 140),
-                $between(0.6, 1),
-            )],
-            DriftKind::Motes => [$isNear ? 30 : 110, static fn(float $x, float $y): string => self::spot(
-                $x,
-                $y,
-                $r = $isNear ? $between(9, 24) : $between(2.6, 5.6),
-                $r,
-                $isNear ? $between(0.3, 1) : $between(0.45, 1),
-            )],
-        };
-        $things = [];
-        $count = max(2, (int) round($count * $this->strength->many() * $this->width * self::HEIGHT / self::AREA));
+        $count = max(2, (int) round($this->usual() * $this->strength->many() * $this->width * self::HEIGHT / self::AREA));
         // Each in a field of its own, somewhere: what is strewn by chance alone lies in heaps.
         $columns = max(1, (int) round(sqrt($count * $this->shape->ratio())));
         $rows = (int) ceil($count / $columns);
+        $drawn = '';
         for ($i = 0; $i < $count; ++$i) {
-            $things[] = $draw(
+            $drawn .= $this->speck(
                 ($i % $columns + $between(0.0, 1.0)) * $this->width / $columns,
                 (intdiv($i, $columns) + $between(0.0, 1.0)) * self::HEIGHT / $rows,
-            );
+                $between,
+            )->svg($this->width, self::HEIGHT);
         }
 
-        return implode('', $things);
+        return $drawn;
     }
 
-    private static function spot(float $x, float $y, float $rx, float $ry, float $opacity): string
+    /** How many there are over a wide slide. */
+    private function usual(): int
     {
-        return \sprintf('<ellipse cx="%.1F" cy="%.1F" rx="%.1F" ry="%.1F" fill="url(#soft)" opacity="%.2F"/>', $x, $y, $rx, $ry, $opacity);
+        $isNear = Depth::Near === $this->depth;
+
+        return match ($this->kind) {
+            DriftKind::Rain => $isNear ? 75 : 170,
+            DriftKind::Snow => $isNear ? 64 : 170,
+            DriftKind::Mist => $isNear ? 11 : 17,
+            DriftKind::Motes => $isNear ? 30 : 110,
+        };
     }
 
-    /** A drop as it is seen while it falls, with what it leaves behind it. */
-    private function streak(float $x, float $y, float $length, float $width, float $opacity): string
+    /** @param \Closure(float, float): float $between by chance */
+    private function speck(float $x, float $y, \Closure $between): Speck
     {
-        return \sprintf(
-            '<rect x="%.1F" y="%.1F" width="%.1F" height="%.1F" rx="%.1F" fill="url(#trail)" opacity="%.2F" transform="rotate(%.1F %.1F %.1F)"/>',
-            $x - $width / 2,
-            $y,
-            $width,
-            $length,
-            $width / 2,
-            $opacity,
-            $this->angle(),
-            $x,
-            $y,
-        );
+        $isNear = Depth::Near === $this->depth;
+        $round = static fn(float $least, float $most, float $faintest): Speck => new Speck($x, $y, $r = $between($least, $most), $r, $between($faintest, 1.0));
+
+        return match ($this->kind) {
+            DriftKind::Rain => new Speck(
+                $x,
+                $y,
+                $isNear ? 1.7 : 1.1,
+                $isNear ? $between(95.0, 150.0) : $between(48.0, 84.0),
+                $between(0.55, 1.0),
+                $this->angle(),
+            ),
+            DriftKind::Snow => $isNear ? $round(7.0, 15.0, 0.7) : $round(3.2, 6.0, 0.7),
+            DriftKind::Mist => new Speck(
+                $x,
+                $y,
+                $isNear ? $between(420.0, 640.0) : $between(280.0, 460.0),
+                $isNear ? $between(110.0, 190.0) : $between(80.0, 140.0),
+                $between(0.6, 1.0),
+            ),
+            DriftKind::Motes => $isNear ? $round(9.0, 24.0, 0.3) : $round(2.6, 5.6, 0.45),
+        };
     }
 }
