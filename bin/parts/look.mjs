@@ -1,7 +1,7 @@
 // What is seen at once: sixty slides in another style, and four moving pictures whose words come and go while it snows. In software, as a school's
 // machine draws them. The browser is the one of the tests.
 import { chromium } from '@playwright/test';
-import { at, base, begin, caption, edit, read, row, story } from './bench-client.mjs';
+import { at, base, begin, caption, edit, read, row, story, wait } from './bench-client.mjs';
 
 const SLIDES = 60;
 const STYLES = ['Lantern', 'Tin', 'Clay', 'Stone', 'Reed'];
@@ -74,6 +74,8 @@ await page.keyboard.press('Escape');
 await page.goto(`${base}/stories/${four.id}`);
 await page.getByRole('row').nth(1).waitFor();
 await page.getByRole('row').nth(1).getByText('2', { exact: true }).first().click();
+// The page has come to rest: what is measured is the play, not its arrival.
+await wait(1500);
 await page.getByRole('button', { name: 'Play from slide 2' }).click();
 const frames = await page.evaluate(
   (seconds) =>
@@ -94,4 +96,4 @@ await browser.close();
 console.log('\nLooked at');
 const slowest = Math.max(...chosen) / 1000;
 row(`Another style for ${SLIDES} slides, seen (slowest of ${STYLES.length})`, `${slowest.toFixed(2)} x`, `1 s (median ${(at(chosen, 0.5) / 1000).toFixed(2)} s)`, '1 x');
-row('Four moving pictures with words, in the preview', `${(frames / 50).toFixed(2)} x`, `50 frames a second (${frames.toFixed(0)})`, '1 x and more');
+row('Four moving pictures with words, while it snows', `${(frames / 50).toFixed(2)} x`, `50 frames a second (${frames.toFixed(0)})`, '1 x and more');

@@ -141,7 +141,8 @@ describe('the stage', () => {
             const shown = frameOf(element, planned?.kind === 'picture' ? planned.box : undefined);
             for (const [n, value] of layer.at.entries()) expect(shown[n], where).toBeCloseTo(value, 4);
           }
-          expect(Number(element.style.opacity), where).toBeCloseTo(layer.opacity, 4);
+          const seenBy = layer.drifted ? (element.firstElementChild as HTMLElement) : element;
+          expect(Number(seenBy.style.opacity), where).toBeCloseTo(layer.opacity, 4);
           if (planned?.kind === 'picture' && planned.box) {
             boxed += 1;
             const { x, y, width, height } = planned.box;

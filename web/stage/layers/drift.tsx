@@ -38,7 +38,8 @@ export const drift: Performer<PlannedDrift> = {
       sheets.dataset['url'] = url;
       sheets.style.backgroundImage = `url("${url}")`;
     }
-    element.style.opacity = String(valueAt(layer.opacity, frame - scene.start));
+    // On what is moved itself: the browser would else draw it aside first, at every frame.
+    sheets.style.opacity = String(valueAt(layer.opacity, frame - scene.start));
     pass(sheets, layer, frame - scene.start);
   },
   still: ({ layer }) => (
