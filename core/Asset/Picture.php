@@ -12,7 +12,7 @@ use Rhapsode\Core\Geometry\Frame;
  * A picture that the story may use. Width and height are pixels of the upright picture; $description is what its file says that it
  * shows, which may be offered as words; $matters what matters in it, null where it came in before that was measured; $unbordered what
  * lies within its black borders, where it has any; $soft whether nothing in it is sharp; $sideways by how many degrees clockwise it
- * would come upright, where it is known to lie on its side or its head. Where it moves, $clip tells how, and all of this is said of
+ * would come upright, where it is known to lie on its side or its head; $transparent whether what is behind it is seen in parts of it. Where it moves, $clip tells how, and all of this is said of
  * one of its frames, which stands for it.
  */
 final readonly class Picture extends Asset
@@ -29,6 +29,7 @@ final readonly class Picture extends Asset
         public bool $soft = false,
         public ?Clip $clip = null,
         public int $sideways = 0,
+        public bool $transparent = false,
     ) {
         parent::__construct($id, $file, $source);
     }
@@ -47,6 +48,7 @@ final readonly class Picture extends Asset
             $in->flag('soft', false),
             $in->has('clip') ? Clip::read($in->object('clip')) : null,
             90 * $in->quarters('sideways', 0),
+            $in->flag('transparent', false),
         );
     }
 
@@ -69,6 +71,7 @@ final readonly class Picture extends Asset
             $this->soft,
             $this->clip,
             $this->sideways,
+            $this->transparent,
         );
     }
 
@@ -80,6 +83,7 @@ final readonly class Picture extends Asset
             + (null === $this->unbordered ? [] : ['unbordered' => $this->unbordered->toArray()])
             + ($this->soft ? ['soft' => true] : [])
             + (0 === $this->sideways ? [] : ['sideways' => $this->sideways])
+            + ($this->transparent ? ['transparent' => true] : [])
             + (null === $this->clip ? [] : ['clip' => $this->clip->toArray()]);
     }
 }

@@ -8,6 +8,7 @@ use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
 use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Layer\Icon\IconLayer;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Story\Slide;
@@ -32,6 +33,9 @@ final readonly class SetPicture implements Edit
 
         return OnSlides::change($story, [$this->slide], function (Slide $slide) use ($story, $new): Slide {
             $named = null === $this->layer ? $slide->picture() : $slide->layer($this->layer);
+            if ($named instanceof IconLayer) {
+                return $slide->withLayer($named->showing($new->id));
+            }
             $layer = $named instanceof PictureLayer ? $named : null;
             $old = null === $layer ? null : $story->picture($layer->asset);
             if (null === $layer || null === $old) {

@@ -10,6 +10,7 @@ use Rhapsode\Core\Framing\Comfort;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Geometry\Frame;
+use Rhapsode\Core\Layer\Icon\IconLayer;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Layer\Words\WordsLayer;
@@ -128,15 +129,18 @@ final class Proof
     /** @return list<Flaw> */
     private static function pictureOf(Story $story, Slide $slide, int $number): array
     {
+        $findings = self::iconsOf($story, $slide, $number);
         if (Layout::Title === $slide->layout) {
-            return [];
+            return array_values($findings);
         }
         if ([] === $slide->pictures()) {
             return [new Flaw(Severity::Must, 'no-picture', ['slide' => $number], $slide->id)];
         }
         $cells = Cells::of($slide->layout, $story->shape, $story->style->scheme()->mount->gap);
         // The same is said once, of however many.
-        $findings = [] === $slide->emptyCells() ? [] : ['' => new Flaw(Severity::Should, 'empty-cell', ['slide' => $number], $slide->id)];
+        if ([] !== $slide->emptyCells()) {
+            $findings[''] = new Flaw(Severity::Should, 'empty-cell', ['slide' => $number], $slide->id);
+        }
         foreach ($slide->pictures() as $layer) {
             $picture = $story->picture($layer->asset);
             $room = null === $layer->cell ? null : $cells[$layer->cell] ?? null;
@@ -157,17 +161,7 @@ final class Proof
     {
         $ratio = $layer->recipe->ratio($picture);
         $room = $story->shape->ratio() * $part->width / $part->height;
-        $findings = [];
-        if ($picture->source->isEmpty()) {
-            $findings[] = new Flaw(Severity::Must, 'no-source', ['slide' => $number], $slide->id);
-        } elseif (!$picture->source->isComplete()) {
-            $findings[] = new Flaw(
-                Severity::Should,
-                'half-source',
-                ['slide' => $number, 'lacks' => self::lacks($picture->source)],
-                $slide->id,
-            );
-        }
+        $findings = self::sourceOf($picture, $slide, $number);
         if ($layer->recipe->width($picture) < self::LEAST_WIDTH * $part->width && !Framer::isWhole(
             $layer->fit,
             $ratio,
@@ -194,6 +188,35 @@ final class Proof
         if (Fit::Fill === $layer->fit && Framer::lostByFilling($ratio, $room) > Framer::MOST_LOST) {
             $percent = (int) round(100 * Framer::lostByFilling($ratio, $room));
             $findings[] = new Flaw(Severity::Should, 'much-cropped', ['slide' => $number, 'percent' => $percent], $slide->id);
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Flaw> */
+    private static function sourceOf(Picture $picture, Slide $slide, int $number): array
+    {
+        return match (true) {
+            $picture->source->isEmpty() => [new Flaw(Severity::Must, 'no-source', ['slide' => $number], $slide->id)],
+            !$picture->source->isComplete() => [new Flaw(
+                Severity::Should,
+                'half-source',
+                ['slide' => $number, 'lacks' => self::lacks($picture->source)],
+                $slide->id,
+            )],
+            default => [],
+        };
+    }
+
+    /** @return array<string, Flaw> of small pictures that it shows as icons, each kind of flaw once */
+    private static function iconsOf(Story $story, Slide $slide, int $number): array
+    {
+        $findings = [];
+        foreach ($slide->layers as $layer) {
+            $picture = $layer instanceof IconLayer ? $story->picture((string) $layer->asset) : null;
+            foreach (null === $picture ? [] : self::sourceOf($picture, $slide, $number) as $flaw) {
+                $findings[$flaw->rule] ??= $flaw;
+            }
         }
 
         return $findings;

@@ -14,6 +14,7 @@ use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Geometry\Shape;
+use Rhapsode\Core\Layer\Icon\IconLayer;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Story\Upgrade\From1;
@@ -110,6 +111,9 @@ final readonly class Story
     {
         $slide->check();
         foreach ($slide->layers as $layer) {
+            if ($layer instanceof IconLayer && null !== $layer->asset && null === $this->picture($layer->asset)) {
+                throw new Malformed('document.picture-missing');
+            }
             if ($layer instanceof PictureLayer) {
                 $picture = $this->picture($layer->asset) ?? throw new Malformed('document.picture-missing');
                 if (null !== $layer->part && (null === $picture->clip || !$layer->part->liesIn($picture->clip))) {

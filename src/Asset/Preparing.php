@@ -106,7 +106,7 @@ final readonly class Preparing
     private function picture(AssetRecord $asset, string $path, string $made): Picture
     {
         $measured = $this->sandboxed($path, $made);
-        $this->files->keep((string) $asset->id, $made, [...PreparedPicture::ALL, $measured->text('original', 40)]);
+        $this->files->keep((string) $asset->id, $made, [...PreparedPicture::files($measured->flag('transparent')), $measured->text('original', 40)]);
 
         return $this->measured($asset, $made, new PreparedPicture(
             $measured->whole('width', 1, 1_000_000),
@@ -114,6 +114,7 @@ final readonly class Preparing
             '',
             Source::in($measured),
             $measured->text('description', Limits::WORDS),
+            $measured->flag('transparent'),
         ));
     }
 
@@ -161,6 +162,7 @@ final readonly class Preparing
             $found->isSoft,
             $clip?->clip,
             $found->sideways,
+            $picture->transparent,
         );
     }
 

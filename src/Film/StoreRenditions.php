@@ -25,6 +25,11 @@ final readonly class StoreRenditions implements Renditions
         return $this->store->near($this->files->rendition($rendition, $shape) ?? throw ToolFailed::notRead($rendition->name()));
     }
 
+    public function file(string $asset, string $name): string
+    {
+        return $this->store->near(AssetFiles::picture($asset, $name));
+    }
+
     public function clip(string $asset): string
     {
         return $this->store->near(AssetFiles::clip($asset));

@@ -18,6 +18,7 @@ use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Studio\Prepare\MeasuredMusic;
 use Rhapsode\Studio\Prepare\PreparedClip;
+use Rhapsode\Studio\Prepare\PreparedPicture;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -91,7 +92,7 @@ final readonly class StoryAssetsController
         methods: ['GET'],
         requirements: [
             'asset' => Requirement::UUID,
-            'name' => 'clip\.mp4|strip\.jpg|(full|thumb|whole(-thumb)?(-g[0-9a-f]{6})?)(-(t(90|180|270)|r[0-9a-f]{16}))?\.jpg|voice\.flac|music\.ogg',
+            'name' => 'clip\.mp4|strip\.jpg|cutout\.png|(full|thumb|whole(-thumb)?(-g[0-9a-f]{6})?)(-(t(90|180|270)|r[0-9a-f]{16}))?\.jpg|voice\.flac|music\.ogg',
         ],
     )]
     public function file(#[MapEntity] StoryRecord $story, string $asset, string $name): Response
@@ -101,6 +102,10 @@ final readonly class StoryAssetsController
             'voice.flac' === $name => [null === $document->voice($asset) ? null : AssetFiles::voice($asset), 'audio/flac'],
             'clip.mp4' === $name => [self::clip($document, $asset, PreparedClip::LIGHT), 'video/mp4'],
             'strip.jpg' === $name => [self::clip($document, $asset, PreparedClip::STRIP), 'image/jpeg'],
+            'cutout.png' === $name => [
+                true === $document->picture($asset)?->transparent ? AssetFiles::picture($asset, PreparedPicture::CUTOUT) : null,
+                'image/png',
+            ],
             'music.ogg' === $name => [
                 self::isSilent($document, $asset) ? null : AssetFiles::music($asset, MeasuredMusic::LIGHT),
                 'audio/ogg',

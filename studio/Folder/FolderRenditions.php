@@ -64,13 +64,13 @@ final class FolderRenditions implements Renditions
             $prepared = $this->made($folder, static fn(string $new): PreparedPicture => (new PicturePreparer())->prepare($path, $new));
             file_put_contents(
                 $folder . '/size.json',
-                json_encode(['width' => $prepared->width, 'height' => $prepared->height], \JSON_THROW_ON_ERROR),
+                json_encode(['width' => $prepared->width, 'height' => $prepared->height, 'transparent' => $prepared->transparent], \JSON_THROW_ON_ERROR),
             );
         }
-        /** @var array{width: int, height: int} $size as written above */
+        /** @var array{width: int, height: int, transparent?: bool} $size as written above */
         $size = json_decode((string) file_get_contents($folder . '/size.json'), true, 4, \JSON_THROW_ON_ERROR);
 
-        return new PreparedPicture($size['width'], $size['height']);
+        return new PreparedPicture($size['width'], $size['height'], transparent: $size['transparent'] ?? false);
     }
 
     /** @throws Unreadable */
@@ -160,6 +160,11 @@ final class FolderRenditions implements Renditions
         $whole = \dirname($full) . '/' . $rendition->name() . '-' . str_replace(':', 'x', $shape->value) . '.jpg';
 
         return $this->once($whole, static fn(string $new) => WholePicture::make($full, $new, $shape, colour: $rendition->ground));
+    }
+
+    public function file(string $asset, string $name): string
+    {
+        return $this->known['picture:' . $asset] . '/' . $name;
     }
 
     public function clip(string $asset): string

@@ -112,6 +112,7 @@ final readonly class StoryFolder
             $measured->isSoft,
             $clip?->clip,
             $measured->sideways,
+            $prepared->transparent,
         );
     }
 

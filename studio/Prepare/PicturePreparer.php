@@ -25,6 +25,11 @@ final class PicturePreparer
     private const MASTER_SIDE = 4096;
     private const FULL_SIDE = 2560;
     private const THUMB_SIDE = 480;
+    /** As large as an icon is in a film of 1080. */
+    private const CUTOUT_SIDE = 900;
+    /** Pixels of a side in which transparent parts are looked for, and the least opacity that is none. */
+    private const LOOKED_AT = 64;
+    private const COVERS = 250;
     /** As fine as the cells of a light map are looked at. */
     private const LIGHT_SIDE = 1280;
 
@@ -45,7 +50,7 @@ final class PicturePreparer
         $plain = $scratch->path('picture');
         symlink((string) realpath($path), $plain);
         try {
-            [$image, $size, $orientation] = self::decode($plain, $kind);
+            [$image, $size, $orientation, $cutout] = self::decode($plain, $kind);
             $original = $keepsOriginal ? $this->original($plain, $kind, $orientation, $folder) : '';
         } catch (\ImagickException $problem) {
             throw new Unreadable('picture.broken', previous: $problem);
@@ -53,8 +58,16 @@ final class PicturePreparer
         // Each smaller copy is made from the one before: the same look for a fraction of the work.
         self::write($image, $folder . '/' . PreparedPicture::MASTER, self::MASTER_SIDE, 92);
         self::renditions($image, $folder);
+        $cutout?->writeImage('png:' . $folder . '/' . PreparedPicture::CUTOUT);
 
-        return new PreparedPicture($size->width, $size->height, $original, Metadata::source($plain), Metadata::description($plain));
+        return new PreparedPicture(
+            $size->width,
+            $size->height,
+            $original,
+            Metadata::source($plain),
+            Metadata::description($plain),
+            null !== $cutout,
+        );
     }
 
     /**
@@ -126,7 +139,7 @@ final class PicturePreparer
     }
 
     /**
-     * @return array{\Imagick, PreparedPicture, int} the picture, upright, at its own size or at half of it; that own size; how it was turned, as Exif tells it
+     * @return array{\Imagick, PreparedPicture, int, \Imagick|null} the picture, upright, at its own size or at half of it; that own size; how it was turned, as Exif tells it; a small copy in which its transparent parts are, where it has some
      *
      * @throws \ImagickException|Unreadable
      */
@@ -161,7 +174,9 @@ final class PicturePreparer
         self::toSrgb($image);
         $image->stripImage();
         $image->setImageBackgroundColor('white');
+        $cutout = null;
         if ($image->getImageAlphaChannel()) {
+            $cutout = self::cutout($image);
             $image = $image->mergeImageLayers(\Imagick::LAYERMETHOD_FLATTEN);
         }
         $image->setImagePage(0, 0, 0, 0);
@@ -171,7 +186,26 @@ final class PicturePreparer
             !$half => new PreparedPicture($image->getImageWidth(), $image->getImageHeight()),
             $isTurned => new PreparedPicture($high, $wide),
             default => new PreparedPicture($wide, $high),
-        }, max(1, $orientation)];
+        }, max(1, $orientation), $cutout];
+    }
+
+    /**
+     * @return \Imagick|null null where all of it covers what is behind it
+     *
+     * @throws \ImagickException
+     */
+    private static function cutout(\Imagick $image): ?\Imagick
+    {
+        $cutout = clone $image;
+        $cutout->setImagePage(0, 0, 0, 0);
+        $cutout->thumbnailImage(self::CUTOUT_SIDE, self::CUTOUT_SIDE, true);
+        $cutout->setImageDepth(8);
+        $look = clone $cutout;
+        $look->scaleImage(self::LOOKED_AT, self::LOOKED_AT);
+        $alphas = $look->exportImagePixels(0, 0, self::LOOKED_AT, self::LOOKED_AT, 'A', \Imagick::PIXEL_CHAR);
+        $look->clear();
+
+        return min([255, ...$alphas]) < self::COVERS ? $cutout : null;
     }
 
     /** @throws \ImagickException */
@@ -191,7 +225,7 @@ final class PicturePreparer
         if ($isCmyk || \Imagick::COLORSPACE_SRGB !== $image->getImageColorspace()) {
             $image->transformImageColorspace(\Imagick::COLORSPACE_SRGB);
         }
-        $image->setImageType(\Imagick::IMGTYPE_TRUECOLOR);
+        $image->setImageType($image->getImageAlphaChannel() ? \Imagick::IMGTYPE_TRUECOLORMATTE : \Imagick::IMGTYPE_TRUECOLOR);
     }
 
     /** @throws \ImagickException */

@@ -15,6 +15,8 @@ final readonly class PreparedPicture
     public const THUMB = 'thumb.jpg';
     public const LIGHT = 'light.bin';
     public const LEVELS = 'levels.json';
+    /** Of one that is transparent in parts: small, with those. */
+    public const CUTOUT = 'cutout.png';
     /** What every picture has. */
     public const ALL = [self::MASTER, self::FULL, self::LIGHT, self::THUMB];
 
@@ -29,7 +31,14 @@ final readonly class PreparedPicture
         public string $original = '',
         public Source $source = new Source(),
         public string $description = '',
+        public bool $transparent = false,
     ) {}
+
+    /** @return list<string> the files of one that is transparent, or not */
+    public static function files(bool $transparent): array
+    {
+        return [...self::ALL, ...$transparent ? [self::CUTOUT] : []];
+    }
 
     /** @return array<string, mixed> */
     public function toArray(): array
@@ -37,6 +46,7 @@ final readonly class PreparedPicture
         return [
             'width' => $this->width, 'height' => $this->height, 'original' => $this->original,
             'source' => $this->source->toArray(), 'description' => $this->description,
+            'transparent' => $this->transparent,
         ];
     }
 

@@ -38,9 +38,26 @@ final readonly class IconPainter implements LayerPainter
             $icon->turn,
             ($icon->box->x + $icon->box->width / 2) * $width,
             ($icon->box->y + $icon->box->height / 2) * $height,
-            null === $icon->path ? $this->drawing($icon) : $this->path($icon, $icon->path),
+            match (true) {
+                null !== $icon->picture => $this->picture($icon, $this->renditions->file($icon->picture->id, $icon->file())),
+                null !== $icon->path => $this->path($icon, $icon->path),
+                default => $this->drawing($icon),
+            },
         );
         Tool::run(['rsvg-convert', '--format', 'png', '--output', $to], 30, 3000, $svg);
+    }
+
+    private function picture(PlannedIcon $icon, string $file): string
+    {
+        return \sprintf(
+            '<image x="%.3F" y="%.3F" width="%.3F" height="%.3F" preserveAspectRatio="none" xlink:href="data:image/%s;base64,%s"/>',
+            $icon->box->x * $this->format->width,
+            $icon->box->y * $this->format->height,
+            $icon->box->width * $this->format->width,
+            $icon->box->height * $this->format->height,
+            str_ends_with($file, '.png') ? 'png' : 'jpeg',
+            base64_encode((string) file_get_contents($file)),
+        );
     }
 
     private function path(PlannedIcon $icon, string $path): string

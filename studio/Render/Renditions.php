@@ -15,6 +15,9 @@ interface Renditions
     /** A prepared picture: JPEG, upright, sRGB, as its rendition says; whole ones in the film's shape. */
     public function picture(Rendition $rendition, Shape $shape): string;
 
+    /** One of the files of a prepared picture (PreparedPicture), as it came. */
+    public function file(string $asset, string $name): string;
+
     /** A prepared clip, of which frames are taken (PreparedClip::FULL). */
     public function clip(string $asset): string;
 

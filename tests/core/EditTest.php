@@ -94,6 +94,7 @@ final class EditTest extends TestCase
         yield 'set stays' => [['do' => 'set stay', 'slides' => ['s0', 's1'], 'stay' => 7.5]];
         yield 'share a length out' => [['do' => 'share length', 'slides' => ['s0', 's1', 's3'], 'seconds' => 20]];
         yield 'set transitions' => [['do' => 'set transition', 'slides' => ['s0'], 'transition' => ['kind' => 'cut', 'seconds' => 0]]];
+        yield 'a picture of its own as an icon' => [['do' => 'set layer', 'slide' => 's1', 'layer' => 'mark', 'kind' => 'icon', 'changes' => ['asset' => 'p']]];
         yield 'let it rain' => [['do' => 'set drift', 'slides' => ['s0', 's1'], 'drift' => ['kind' => 'rain', 'way' => 'down', 'strength' => 'much']]];
         yield 'vary transitions' => [['do' => 'vary transitions']];
         yield 'set colours of the style' => [['do' => 'set style', 'own' => ['ground' => '#112233', 'heading' => 'hand']]];

@@ -6,16 +6,22 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Asset\Picture;
+use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Credits\Credits;
 use Rhapsode\Core\Credits\Wording;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Edit\RaiseLayer;
 use Rhapsode\Core\Edit\SetLayer;
+use Rhapsode\Core\Edit\SetPicture;
 use Rhapsode\Core\Layer\Icon\PlannedIcon;
 use Rhapsode\Core\Layer\Icon\Tint;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Proof\Finding;
+use Rhapsode\Core\Proof\Proof;
+use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\StyleName;
 use Rhapsode\Core\Words\Contrast;
@@ -116,5 +122,42 @@ final class IconTest extends TestCase
         self::assertEquals(Tint::of(StyleName::Thread->scheme()), $tint('style'));
         self::assertSame('#B3322B', $tint('red')?->dark);
         self::assertNull(self::planned(self::with(['name' => 'heart', 'colour' => 'style']))->tint);
+    }
+
+    /** A small picture of one's own: all of it, in its own shape, with its source. */
+    public function testAPictureOfTheStorysOwnIsShownWholeAndIsCredited(): void
+    {
+        $story = self::with(['name' => 'heart', 'size' => 0.4])->withAsset(new Picture('own', 'own.png', 400, 800, new Source('A seal', 'Bo'), transparent: true));
+        $story = (new SetPicture('s0', 'own', 'mark'))->apply($story);
+        $planned = self::planned($story);
+        self::assertSame(['own', 'cutout.png'], [$planned->toArray()['asset'] ?? null, $planned->toArray()['file'] ?? null]);
+        self::assertArrayNotHasKey('path', $planned->toArray());
+        // 0.4 of the height, and half of that wide: of 1280 x 720, 144 x 288.
+        self::assertEqualsWithDelta(144 / 1280, $planned->box->width, 1e-6);
+        self::assertEqualsWithDelta(288 / 720, $planned->box->height, 1e-6);
+        self::assertNotSame($planned->hash(), self::planned(self::with(['name' => 'heart', 'size' => 0.4]))->hash());
+        self::assertStringContainsString('A seal', implode("\n", Credits::entries($story, new Wording(new IcuCatalogue(), 'en'))));
+        self::assertContains('own', $story->slides[0]->assets());
+        // A name that is chosen then is what it shows.
+        $named = (new SetLayer('s0', 'mark', LayerKind::Icon, ['name' => 'bird']))->apply($story);
+        self::assertSame('bird', self::planned($named)->toArray()['name'] ?? null);
+        self::assertStringNotContainsString('A seal', implode("\n", Credits::entries($named, new Wording(new IcuCatalogue(), 'en'))));
+    }
+
+    public function testOneWithoutASourceIsSaidOnATitleToo(): void
+    {
+        $story = Stories::of([['layout' => Layout::Title], []])->withAsset(new Picture('own', 'own.png', 400, 800));
+        $story = (new SetLayer('s0', 'mark', LayerKind::Icon, ['asset' => 'own']))->apply($story);
+        $rules = array_map(
+            static fn(Finding $finding): array => [$finding->rule, array_keys($finding->slides)],
+            Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story)),
+        );
+        self::assertContains(['no-source', ['s0']], $rules);
+    }
+
+    public function testAPictureThatTheStoryHasNotIsRefused(): void
+    {
+        $this->expectException(Malformed::class);
+        (new SetLayer('s0', 'mark', LayerKind::Icon, ['asset' => 'gone']))->apply(Stories::of([[]]))->checked();
     }
 }

@@ -241,7 +241,7 @@ final class Stories
                 ),
             ];
         if (self::maybe(4)) {
-            $layers[] = new IconLayer('icon', [...array_column(IconName::cases(), 'value'), 'sailboat', 'bird'][mt_rand(0, 7)], IconColour::cases()[mt_rand(0, 5)], Spot::cases()[mt_rand(0, 8)], mt_rand(1, 16) / 20, self::randomPresence($goes, $comes)->plain());
+            $layers[] = new IconLayer('icon', [...array_column(IconName::cases(), 'value'), 'sailboat', 'bird'][mt_rand(0, 7)], IconColour::cases()[mt_rand(0, 5)], Spot::cases()[mt_rand(0, 8)], mt_rand(1, 16) / 20, self::randomPresence($goes, $comes)->plain(), asset: self::maybe(3) ? 'p' . mt_rand(1, 4) : null);
         }
 
         $slide = new Slide(

@@ -89,6 +89,50 @@ test('it is searched in the language of the story, and moved on the stage by mou
   await expect.poll(() => icon(page)).toBeUndefined();
 });
 
+test('a picture of one\u2019s own is shown with what is behind it, is credited, and gives way to a drawing', async ({
+  page,
+}) => {
+  await begin(page, 'juno', 'Own icon');
+  await choose(page, 1);
+  await panel(page).getByRole('button', { name: 'Add an icon' }).click();
+  await expect(one(page)).toBeVisible();
+  const ring = make(
+    'ring.png',
+    '-i',
+    'color=red:s=300x600,format=rgba,geq=r=200:g=40:b=40:a=255*lt(hypot(X-150\\,Y-300)\\,140)',
+    '-frames:v',
+    '1',
+  );
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    one(page).getByRole('button', { name: 'A picture of your own' }).click(),
+  ]);
+  await chooser.setFiles(ring);
+  await expect.poll(async () => (await icon(page))?.asset, { timeout: 30_000 }).toBeTruthy();
+  await expect(rows(page).nth(1).locator('.composed img[src$="/cutout.png"]')).toBeVisible();
+  await expect(one(page).getByLabel('Colour')).toBeHidden();
+  // As tall as it is told, and half as wide.
+  const shown = async () => rows(page).nth(1).locator('.composed img[src$="/cutout.png"]').boundingBox();
+  const { width = 1, height = 1 } = (await shown()) ?? {};
+  expect(width / height).toBeCloseTo(0.5, 1);
+  // Its source is asked for with those of the slide.
+  const asset = (await icon(page))?.asset;
+  await panel(page).getByRole('button', { name: 'I made them myself' }).click();
+  await expect.poll(async () => (await view(page)).story.assets[asset ?? ''].source.author).toBe('Juno');
+  // What is seen behind it: nothing of it lies at its corners.
+  const file = await page.request.get(
+    `${page.url().replace(/.*stories\/([^/?]+).*/, '/api/stories/$1')}/assets/${asset}/cutout.png`,
+  );
+  expect(file.headers()['content-type']).toBe('image/png');
+  await one(page).getByRole('button', { name: 'Choose what it shows' }).click();
+  await one(page).getByLabel('Find an icon').fill('owl');
+  await found(one(page), 'owl').click();
+  await expect.poll(() => icon(page)).toMatchObject({ name: 'owl' });
+  expect((await icon(page))?.asset).toBeUndefined();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await icon(page))?.asset).toBe(asset);
+});
+
 test.describe('by a finger', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
   test('an icon is moved at 390 px, also where there is no connection', async ({ page, context }) => {

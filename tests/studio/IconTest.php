@@ -80,4 +80,42 @@ final class IconTest extends TestCase
         self::assertNotEquals([$red, $green], [$r, $g]);
         self::assertGreaterThan($b, $r, 'by the light of a lantern it is warm');
     }
+
+    /** In the film's own pixels: a picture of the story's own, through whose transparent parts the slide's is seen. */
+    public function testWhatIsBehindACutOutPictureIsSeenInTheFilm(): void
+    {
+        $scratch = new Scratch();
+        $folder = $scratch->path('story');
+        mkdir($folder);
+        Media::picture("{$folder}/p.jpg", 'xc:#0000C0', 1280, 720);
+        $disc = new \Imagick();
+        $disc->newImage(400, 400, 'transparent');
+        $draw = new \ImagickDraw();
+        $draw->setFillColor('#c00000');
+        $draw->circle(200, 200, 200, 20);
+        $disc->drawImage($draw);
+        $disc->writeImage("png:{$folder}/disc.png");
+        $asset = static fn(string $file, int $width, int $height): array => ['kind' => 'picture', 'file' => $file, 'width' => $width, 'height' => $height];
+        file_put_contents("{$folder}/story.json", json_encode([
+            'version' => 2, 'title' => 'Cut out', 'credits' => false,
+            'assets' => ['p' => $asset('p.jpg', 1280, 720), 'd' => ['transparent' => true, ...$asset('disc.png', 400, 400)]],
+            'slides' => [['id' => 'a', 'stay' => 2, 'layers' => [
+                ['id' => 'picture', 'kind' => 'picture', 'asset' => 'p', 'framing' => ['motion' => 'still']],
+                ['id' => 'disc', 'kind' => 'icon', 'asset' => 'd', 'at' => ['x' => 0.5, 'y' => 0.5], 'size' => 0.5],
+            ]]],
+        ], \JSON_THROW_ON_ERROR));
+        $film = $scratch->path('film.mp4');
+        Tool::run(
+            ['env', 'XDG_CACHE_HOME=' . $scratch->path('cache'), \dirname(__DIR__, 2) . '/bin/rhapsode', 'film', $folder, $film, '--size', 'small'],
+            120,
+            20_000,
+        );
+        $pixels = Media::frame($film, 30, 640, 360);
+        $at = static fn(int $x, int $y): array => \array_slice($pixels, 3 * (640 * $y + $x), 3);
+        // Half of the height: from 230 to 410, from 90 to 270.
+        foreach ([['the middle', 320, 180, 192, 0], ['within its edge', 320, 112, 192, 0], ['a corner of its box', 236, 96, 0, 192], ['beyond it', 100, 180, 0, 192]] as [$where, $x, $y, $red, $blue]) {
+            [$r, , $b] = $at($x, $y);
+            self::assertEqualsWithDelta([$red, $blue], [$r, $b], 24, $where);
+        }
+    }
 }

@@ -256,4 +256,42 @@ final class PicturePreparerTest extends TestCase
         [$r] = self::pixel($this->scratch->path('whole.jpg'), 0.02, 0.1);
         self::assertLessThan(150, $r, 'the ground is darker');
     }
+
+    public function testWhatIsTransparentStaysSoBesideTheCopyOnWhite(): void
+    {
+        $path = $this->scratch->path('cut.png');
+        $image = new \Imagick();
+        $image->newImage(2400, 1200, 'transparent');
+        $draw = new \ImagickDraw();
+        $draw->setFillColor('#c00000');
+        $draw->rectangle(1200, 0, 2399, 1199);
+        $image->drawImage($draw);
+        $image->setImageFormat('png');
+        $image->writeImage($path);
+
+        self::assertTrue($this->prepared($path)->transparent);
+        $cutout = new \Imagick($this->scratch->path('cutout.png'));
+        self::assertSame([900, 450], [$cutout->getImageWidth(), $cutout->getImageHeight()]);
+        self::assertSame([0, 255], [
+            $cutout->exportImagePixels(100, 200, 1, 1, 'A', \Imagick::PIXEL_CHAR)[0],
+            $cutout->exportImagePixels(800, 200, 1, 1, 'A', \Imagick::PIXEL_CHAR)[0],
+        ]);
+        self::assertEqualsWithDelta(192, $cutout->exportImagePixels(800, 200, 1, 1, 'R', \Imagick::PIXEL_CHAR)[0], 2);
+        $full = new \Imagick($this->scratch->path('full.jpg'));
+        self::assertSame([255, 255, 255], $full->exportImagePixels(100, 200, 1, 1, 'RGB', \Imagick::PIXEL_CHAR));
+        self::assertSame([], $cutout->getImageProfiles('exif'));
+    }
+
+    public function testWhatOnlyCouldBeTransparentIsNot(): void
+    {
+        $path = $this->scratch->path('full.png');
+        $image = new \Imagick();
+        $image->newImage(300, 200, '#204060');
+        $image->setImageAlphaChannel(\Imagick::ALPHACHANNEL_OPAQUE);
+        $image->setImageFormat('png32');
+        $image->writeImage($path);
+
+        self::assertFalse($this->prepared($path)->transparent);
+        self::assertFileDoesNotExist($this->scratch->path('cutout.png'));
+    }
 }

@@ -59,9 +59,7 @@ export function DriftField({ slides, scene }: { slides: Slide[]; scene: Scene | 
           return { key: kind, name: say(code), content };
         })}
         // Another goes its own usual way.
-        onChange={(kind) =>
-          set(kind === 'none' ? null : { kind, strength: drift?.strength ?? 'some' })
-        }
+        onChange={(kind) => set(kind === 'none' ? null : { kind, strength: drift?.strength ?? 'some' })}
       />
       {drift && (
         <>

@@ -6,7 +6,7 @@ import { Button, Card, IconButton, Row } from '../parts/controls';
 import { CloseIcon, TurnLeftIcon, TurnRightIcon } from '../parts/icons';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
-import { assetOf, pictureOf, picturesOf, trimmed } from '../story/slides';
+import { assetOf, pictureOf, picturesOf, shownOn, trimmed } from '../story/slides';
 import { ArrangeField } from './cells/ArrangeField';
 import { useDistance } from './Distance';
 import { DriftField } from './DriftField';
@@ -173,7 +173,7 @@ function PictureFields({ slides }: { slides: Slide[] }) {
 }
 
 function PictureSource({ slides }: { slides: Slide[] }) {
-  const assets = [...new Set(slides.flatMap((slide) => picturesOf(slide).map(({ asset }) => asset)))];
+  const assets = [...new Set(slides.flatMap(shownOn))];
   return assets.length === 0 ? null : (
     <>
       <h3>{say('source.title')}</h3>

@@ -13,11 +13,14 @@ export function TakePicture({
   onto,
   label,
   name,
+  isStill = false,
 }: {
   onto: Onto;
   label: string;
   /** What it is called where its label alone does not say. */
   name?: string;
+  /** No clip is meant. */
+  isStill?: boolean;
 }) {
   const { id } = useActs();
   const sendIn = useSendIn(id);
@@ -34,7 +37,7 @@ export function TakePicture({
       .finally(() => setBusy(false));
   };
   return (
-    <FileTrigger acceptedFileTypes={[...pictureFiles, ...clipFiles]} onSelect={take}>
+    <FileTrigger acceptedFileTypes={isStill ? pictureFiles : [...pictureFiles, ...clipFiles]} onSelect={take}>
       <Button isPending={busy} aria-label={name}>
         {busy ? say('voice.being-brought-in') : label}
       </Button>

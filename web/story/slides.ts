@@ -12,6 +12,12 @@ export const pictureOf = (slide: Slide, layer?: string): PictureLayer | undefine
   return pictures.find(({ id }) => id === layer) ?? pictures[0];
 };
 
+/** The pictures that are seen on a slide, small ones too. */
+export const shownOn = (slide: Slide): string[] => [
+  ...picturesOf(slide).map(({ asset }) => asset),
+  ...slide.layers.flatMap((layer) => (layer.kind === 'icon' && layer.asset ? [layer.asset] : [])),
+];
+
 /** What lies in a cell of a slide. */
 export const inCell = (slide: Slide, cell: number): Layer | undefined =>
   slide.layers.find((layer) => layer.cell === cell);

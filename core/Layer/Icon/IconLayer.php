@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Layer\Icon;
 
+use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
@@ -16,7 +17,7 @@ use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Presence;
 
 /**
- * A sign that points at something, or marks it, or a small drawing of the set. $size is a share of the slide's shorter side, $turn
+ * A sign that points at something, or marks it; a small drawing of the set; or a small picture of the story's own. $size is a share of the slide's shorter side, $turn
  * degrees clockwise, $at where its middle was put by hand: it is at no place then.
  */
 final readonly class IconLayer implements Layer
@@ -34,6 +35,7 @@ final readonly class IconLayer implements Layer
         public ?int $cell = null,
         public int $turn = 0,
         public ?Point $at = null,
+        public ?string $asset = null,
     ) {}
 
     public static function read(string $id, Fields $in): self
@@ -48,6 +50,7 @@ final readonly class IconLayer implements Layer
             $in->wholeOrNull('cell', 0, Limits::CELLS - 1),
             $in->whole('turn', -Limits::TURNED, Limits::TURNED, 0),
             $in->has('at') ? Point::read($in->object('at')) : null,
+            $in->idOrNull('asset'),
         );
     }
 
@@ -60,7 +63,7 @@ final readonly class IconLayer implements Layer
     /** Whether it is a drawing of the set, and not one of our own signs. */
     public function isOfTheSet(): bool
     {
-        return null === IconName::tryFrom($this->name);
+        return null === $this->asset && null === IconName::tryFrom($this->name);
     }
 
     public static function fresh(): array
@@ -68,10 +71,12 @@ final readonly class IconLayer implements Layer
         return [];
     }
 
-    /** A place that is chosen is where it is then, wherever it was put before. */
+    /** A place that is chosen is where it is then, wherever it was put before; and so is what it shows. */
     public function following(Layer $before, array $told): self
     {
-        return isset($told['place']) && !isset($told['at']) ? $this->with(at: null) : $this;
+        $icon = isset($told['name']) && !isset($told['asset']) ? $this->with(asset: null) : $this;
+
+        return isset($told['place']) && !isset($told['at']) ? $icon->with(at: null) : $icon;
     }
 
     public function scripted(\Closure $place): self
@@ -107,23 +112,46 @@ final readonly class IconLayer implements Layer
 
     public function asset(): ?string
     {
-        return null;
+        return $this->asset;
+    }
+
+    /** The same icon, showing a picture of the story's own. */
+    public function showing(string $asset): self
+    {
+        return $this->with(asset: $asset);
     }
 
     public function plan(LayerContext $context): array
     {
         $scheme = $context->typesetter->scheme;
+        $own = null === $this->asset ? null : $context->assets[$this->asset] ?? null;
+        if (null !== $this->asset && !$own instanceof Picture) {
+            return [];
+        }
 
         return [new PlannedIcon(
             $this->id,
             $this->name,
-            IconName::tryFrom($this->name)?->path(),
+            null === $own ? IconName::tryFrom($this->name)?->path() : null,
             $this->colour->hex($scheme),
-            $this->box($context),
+            self::holding($this->box($context), $own, $context),
             $this->presence->inTurn($context->turn($this->cell))->opacity($context),
             $this->turn,
             $this->isOfTheSet() ? $this->colour->tint($scheme) : null,
+            $own,
         )];
+    }
+
+    /** What a picture takes of the box: all of it is seen, as large as that lets it be. */
+    private static function holding(Frame $box, ?Picture $picture, LayerContext $context): Frame
+    {
+        if (null === $picture) {
+            return $box;
+        }
+        $ratio = $picture->width / $picture->height / ($context->shape->ratio() * $box->width / $box->height);
+        [$width, $height] = [$box->width * min(1.0, $ratio), $box->height * min(1.0, 1 / $ratio)];
+
+        return Frame::about($box->x + $box->width / 2, $box->y + $box->height / 2, $width, $height);
     }
 
     /** In a cell it is as large as that lets it be. */
@@ -149,6 +177,7 @@ final readonly class IconLayer implements Layer
             ...null === $this->cell ? [] : ['cell' => $this->cell],
             ...0 === $this->turn ? [] : ['turn' => $this->turn],
             ...null === $this->at ? [] : ['at' => $this->at->toArray()],
+            ...null === $this->asset ? [] : ['asset' => $this->asset],
         ];
     }
 }

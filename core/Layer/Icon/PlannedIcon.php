@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Layer\Icon;
 
+use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\PlannedKind;
@@ -11,7 +12,7 @@ use Rhapsode\Core\Layer\PlannedLayer;
 
 /**
  * An icon in a box of the slide (shares of its width and height), turned about its middle: a path on a ground of 24 by 24, filled
- * with a colour; or a drawing of the set, in its own colours or tinted.
+ * with a colour; a drawing of the set, in its own colours or tinted; or a picture of the story's own.
  */
 final readonly class PlannedIcon implements PlannedLayer
 {
@@ -23,6 +24,7 @@ final readonly class PlannedIcon implements PlannedLayer
      * @param string      $colour #rrggbb of the path
      * @param int         $turn degrees clockwise
      * @param Tint|null   $tint of a drawing of the set; null for its own colours
+     * @param Picture|null $picture in the place of both
      */
     public function __construct(
         private string $id,
@@ -33,7 +35,14 @@ final readonly class PlannedIcon implements PlannedLayer
         private Envelope $opacity,
         public int $turn = 0,
         public ?Tint $tint = null,
+        public ?Picture $picture = null,
     ) {}
+
+    /** @return string the file that shows the picture: with what is behind it seen through, where it has such parts */
+    public function file(): string
+    {
+        return true === $this->picture?->transparent ? 'cutout.png' : 'full.jpg';
+    }
 
     public function id(): string
     {
@@ -49,7 +58,11 @@ final readonly class PlannedIcon implements PlannedLayer
     private function drawn(): array
     {
         return [
-            ...null === $this->path ? ['name' => $this->name] : ['path' => $this->path, 'colour' => $this->colour],
+            ...match (true) {
+                null !== $this->picture => ['asset' => $this->picture->id, 'file' => $this->file()],
+                null !== $this->path => ['path' => $this->path, 'colour' => $this->colour],
+                default => ['name' => $this->name],
+            },
             'box' => $this->box->toArray(),
             ...0 === $this->turn ? [] : ['turn' => $this->turn],
             ...null === $this->tint ? [] : ['tint' => $this->tint->toArray()],

@@ -3,11 +3,14 @@ import { useDeferredValue, useState } from 'react';
 import { Input, Label, SearchField } from 'react-aria-components';
 import styled from 'styled-components';
 import { answer, api } from '../../api/client';
+import type { IconLayer } from '../../api/types';
 import { say } from '../../messages/say';
 import { Cards } from '../../parts/Cards';
 import { Button, fieldLook, Soft } from '../../parts/controls';
 import { iconUrl } from '../../stage/layers/icon';
-import { useView } from '../../story/StoryContext';
+import { assetOf } from '../../story/slides';
+import { useActs, useView } from '../../story/StoryContext';
+import { TakePicture } from '../TakePicture';
 import { isSign, Sign, signs } from './signs';
 
 const Chosen = styled.div`
@@ -19,12 +22,14 @@ const Chosen = styled.div`
     height: 44px;
     flex: none;
   }
-  img,
-  svg {
+  > span > img,
+  > span > svg {
     width: 100%;
     height: 100%;
     display: block;
+    object-fit: contain;
   }
+  flex-wrap: wrap;
 `;
 const Offered = styled.div`
   ${fieldLook}
@@ -51,20 +56,48 @@ const Offered = styled.div`
 `;
 
 /** What an icon shows: found by words in the language of the story, chosen by seeing it. */
-export function IconChoice({ value, onChange }: { value: string; onChange: (name: string) => void }) {
+export function IconChoice({
+  slide,
+  icon,
+  onChange,
+}: {
+  slide: string;
+  icon: IconLayer;
+  onChange: (name: string) => void;
+}) {
+  const { id } = useActs();
+  const value = icon.name ?? 'star';
+  const picture = assetOf(useView().story, icon.asset, 'picture');
   const { language } = useView().story;
   const [isOpen, open] = useState(false);
   return (
     <>
       <Chosen>
-        <span>{isSign(value) ? <Sign name={value} /> : <img src={iconUrl(value)} alt="" />}</span>
+        <span>
+          <Shown story={id} icon={icon} isTransparent={picture?.transparent ?? false} />
+        </span>
         <Button aria-expanded={isOpen} onPress={() => open(!isOpen)}>
           {say('icon.choose')}
         </Button>
+        <TakePicture onto={{ slide, layer: icon.id }} label={say('icon.own-picture')} isStill />
       </Chosen>
-      {isOpen && <Found value={value} language={language} onChange={onChange} />}
+      {isOpen && <Found value={icon.asset ? '' : value} language={language} onChange={onChange} />}
     </>
   );
+}
+
+function Shown({
+  story,
+  icon: { name = 'star', asset },
+  isTransparent,
+}: {
+  story: string;
+  icon: IconLayer;
+  isTransparent: boolean;
+}) {
+  if (asset)
+    return <img src={`/api/stories/${story}/assets/${asset}/${isTransparent ? 'cutout.png' : 'thumb.jpg'}`} alt="" />;
+  return isSign(name) ? <Sign name={name} /> : <img src={iconUrl(name)} alt="" />;
 }
 
 function Found({ value, language, onChange }: { value: string; language: string; onChange: (name: string) => void }) {

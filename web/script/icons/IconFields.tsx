@@ -86,19 +86,22 @@ function IconField({
     <One aria-label={say('icon.number', { number })}>
       <div className="wide">
         <IconChoice
-          value={icon.name}
+          slide={slide.id}
+          icon={icon}
           // A drawing has colours of its own, a sign has none.
           onChange={(name) =>
             set(isSign(name) === isSign(icon.name) ? { name } : { name, colour: isSign(name) ? 'style' : 'own' })
           }
         />
       </div>
-      <Select
-        label={say('icon.colour')}
-        value={icon.colour}
-        options={offered(colours.filter(([colour]) => colour !== 'own' || !isSign(icon.name)))}
-        onChange={(colour) => set({ colour })}
-      />
+      {!icon.asset && (
+        <Select
+          label={say('icon.colour')}
+          value={icon.colour}
+          options={offered(colours.filter(([colour]) => colour !== 'own' || !isSign(icon.name)))}
+          onChange={(colour) => set({ colour })}
+        />
+      )}
       {icon.cell === undefined && (
         <Select
           label={say('icon.where')}

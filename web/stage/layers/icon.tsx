@@ -15,8 +15,15 @@ export const iconUrl = (name: string, tint?: PlannedIcon['tint']): string => {
   return `/api/icons/${name}.svg${colours}`;
 };
 
-function show(part: HTMLElement, { name = '', path, colour = '', tint }: PlannedIcon): void {
-  const url = path ? '' : iconUrl(name, tint);
+/** What it shows that is no path: a picture of the story's own, or a drawing of the set. */
+const urlOf = (story: string, { path, name = '', tint, asset, file = '' }: PlannedIcon): string => {
+  if (asset) return `/api/stories/${story}/assets/${asset}/${file}`;
+  return path ? '' : iconUrl(name, tint);
+};
+
+function show(part: HTMLElement, story: string, layer: PlannedIcon): void {
+  const { path, colour = '' } = layer;
+  const url = urlOf(story, layer);
   const key = path ? `${path} ${colour}` : url;
   if (part.dataset['drawn'] === key) return;
   part.dataset['drawn'] = key;
@@ -43,22 +50,22 @@ function show(part: HTMLElement, { name = '', path, colour = '', tint }: Planned
 
 /** A path filled with a colour, or a drawing of the set, in its box. */
 export const icon: Performer<PlannedIcon> = {
-  url: (_story, { path, name = '', tint }) => (path ? '' : iconUrl(name, tint)),
+  url: urlOf,
   make: () => {
     const made = document.createElement('div');
     made.style.position = 'absolute';
     return made;
   },
-  show: (element, layer, { scene }, frame) => {
-    show(element as HTMLElement, layer);
+  show: (element, layer, { story, scene }, frame) => {
+    show(element as HTMLElement, story, layer);
     Object.assign(element.style, lies(layer), { opacity: String(valueAt(layer.opacity, frame - scene.start)) });
   },
-  still: ({ layer }) =>
+  still: ({ story, layer }) =>
     layer.path ? (
       <svg viewBox={`0 0 ${GROUND} ${GROUND}`} preserveAspectRatio="none" style={lies(layer)} aria-hidden>
         <path d={layer.path} fill={layer.colour} fillRule="evenodd" />
       </svg>
     ) : (
-      <img src={iconUrl(layer.name ?? '', layer.tint)} alt="" loading="lazy" draggable={false} style={lies(layer)} />
+      <img src={urlOf(story, layer)} alt="" loading="lazy" draggable={false} style={lies(layer)} />
     ),
 };
