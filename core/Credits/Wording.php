@@ -26,6 +26,18 @@ final readonly class Wording
         return $this->say('film.slide', ['number' => (string) $number]);
     }
 
+    /** @param string $name whose story it is */
+    public function by(string $name): string
+    {
+        return $this->say('film.by', ['name' => $name]);
+    }
+
+    /** Over who did what. */
+    public function madeBy(): string
+    {
+        return $this->say('film.made-by');
+    }
+
     public function picture(string $title, string $author): string
     {
         return $this->work('film.picture-by', $title, $author);

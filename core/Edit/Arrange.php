@@ -25,8 +25,11 @@ final readonly class Arrange implements Edit
     public function apply(Story $story): Story
     {
         return OnSlides::change($story, $this->slides, function (Slide $slide): Slide {
-            if (Layout::Title === $slide->layout || Layout::Title === $this->layout) {
+            if ($slide->layout->isWordsAlone() !== $this->layout->isWordsAlone()) {
                 throw new Refused('edit.no-arrangement');
+            }
+            if ($this->layout->isWordsAlone()) {
+                return $slide->with(layout: $this->layout);
             }
 
             return self::arranged($slide, $this->layout);

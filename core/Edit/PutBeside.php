@@ -22,7 +22,7 @@ final readonly class PutBeside implements Edit
         $picture = $story->picture($this->asset) ?? throw new Refused('edit.asset-gone');
 
         return OnSlides::change($story, [$this->slide], static function (Slide $slide) use ($picture): Slide {
-            if (Layout::Title === $slide->layout) {
+            if ($slide->layout->isWordsAlone()) {
                 throw new Refused('edit.no-arrangement');
             }
             $new = new PictureLayer($slide->freeId('picture'), $picture->id);

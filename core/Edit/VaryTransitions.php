@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
-use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\Transition;
@@ -26,7 +25,7 @@ final readonly class VaryTransitions implements Edit
             $next = $story->slides[$i + 1] ?? null;
             $slides[] = $slide->with(transition: match (true) {
                 null === $next => null,
-                Layout::Title === $next->layout, Layout::Title === $slide->layout && $i > 0 => $part,
+                $next->layout->isWordsAlone(), $slide->layout->isWordsAlone() && $i > 0 => $part,
                 self::isSamePicture($slide, $next) => new Transition(TransitionKind::Crossfade, self::GOES_ON),
                 default => null,
             });

@@ -13,14 +13,17 @@ use Rhapsode\Core\Layer\Drift\Drift;
 use Rhapsode\Core\Memo\Memo;
 use Rhapsode\Core\Words\LightUnder;
 use Rhapsode\Core\Words\Scheme;
+use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Core\Words\Typesetter;
+use Rhapsode\Core\Words\WordsLook;
 
 /** What a layer is planned with: its slide, the layers beside it, and what lies under it already. */
 final readonly class LayerContext
 {
     /**
      * @param string                    $slide    its id
-     * @param string                    $title    of the story
+     * @param string                    $title    what a heading says that says nothing
+     * @param \Closure(string, string, WordsLook, WordsLook): array{TextBlock, TextBlock} $headings sets a heading and what stands below it, as the slide has them
      * @param int                       $frames   that the slide is seen, transitions included
      * @param string|null               $next     asset of the picture that the next slide shows
      * @param Moments                   $moments  when what is tied to its words happens
@@ -36,6 +39,7 @@ final readonly class LayerContext
     public function __construct(
         public string $slide,
         public string $title,
+        public \Closure $headings,
         public string $language,
         public Shape $shape,
         public int $frames,
@@ -71,6 +75,7 @@ final readonly class LayerContext
         return new self(
             $this->slide,
             $this->title,
+            $this->headings,
             $this->language,
             $this->shape,
             $this->frames,

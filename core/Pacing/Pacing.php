@@ -7,6 +7,7 @@ namespace Rhapsode\Core\Pacing;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Layer\Picture\Lasts;
 use Rhapsode\Core\Layer\Picture\Part;
+use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
@@ -27,6 +28,8 @@ final class Pacing
     public const BREATH = 0.5;
     public const USUAL_PICTURE = 4.0;
     public const USUAL_TITLE = 5.0;
+    /** Letters a second in which names are read (common practice in subtitling: 15 to 17; of names less). */
+    private const READING = 12.0;
 
     /** @return list<TimedSlide> one for each slide of the story, in order */
     public static function of(Story $story): array
@@ -116,7 +119,19 @@ final class Pacing
 
     public static function usual(Slide $slide): float
     {
-        return Layout::Title === $slide->layout ? self::USUAL_TITLE : self::USUAL_PICTURE;
+        return match (true) {
+            Layout::Closing === $slide->layout => max(self::USUAL_TITLE, self::reading($slide)),
+            $slide->layout->isWordsAlone() => self::USUAL_TITLE,
+            default => self::USUAL_PICTURE,
+        };
+    }
+
+    /** Seconds in which who made it is read, and a breath. */
+    private static function reading(Slide $slide): float
+    {
+        $letters = array_sum(array_map(static fn(WordsLayer $words): int => mb_strlen($words->text), $slide->written()));
+
+        return 2.0 + ceil($letters / self::READING);
     }
 
     /**

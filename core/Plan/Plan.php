@@ -26,6 +26,7 @@ final readonly class Plan
      * @param list<Scene>  $scenes
      * @param list<Cue>    $cues
      * @param list<string> $credits
+     * @param string       $by      how it is said whose a story is, in its language, with {name} for the name
      * @param list<Play>   $plays   voices in the order of the film, then clips, then the beds
      */
     public function __construct(
@@ -37,6 +38,7 @@ final readonly class Plan
         public array $credits,
         public array $plays = [],
         public Scheme $scheme = new Scheme(),
+        public string $by = '{name}',
     ) {}
 
     public function frames(): int
@@ -92,6 +94,7 @@ final readonly class Plan
         return [
             'title' => $this->title,
             'language' => $this->language,
+            'by' => $this->by,
             'fps' => Rate::FPS,
             'width' => $this->shape->width($height),
             'height' => $height,

@@ -45,6 +45,7 @@ final readonly class Planner
     {
         $timed = Pacing::of($story);
         $typesetter = new Typesetter($this->widths, $story->shape, $story->language, $story->style->scheme());
+        $parts = $typesetter->in($typesetter->scheme->forPart());
         $wording = new Wording($this->catalogue, $story->language);
         $pages = Credits::pages($story, $wording);
         $last = $timed[\count($timed) - 1] ?? null;
@@ -53,7 +54,8 @@ final readonly class Planner
         $scenes = [];
         foreach ($timed as $i => $one) {
             $next = $timed[$i + 1] ?? null;
-            $scenes[] = $this->scene($story, $one, $next, $next->comesIn ?? $intoCredits, $wording->slide($i + 1), $typesetter, $lights, $drifts[$one->slide->id] ?? null);
+            $set = Layout::Part === $one->slide->layout ? $parts : $typesetter;
+            $scenes[] = $this->scene($story, $one, $next, $next->comesIn ?? $intoCredits, $wording, $i + 1, $set, $lights, $drifts[$one->slide->id] ?? null);
         }
         array_push($scenes, ...$this->credits($wording->credits(), $pages, $typesetter, $last?->end() ?? 0, $intoCredits));
         $ends = array_combine(
@@ -75,6 +77,7 @@ final readonly class Planner
                 ...(new Beds($story, $timed, $frames * Rate::SAMPLES_PER_FRAME))->plays(),
             ],
             $typesetter->scheme,
+            $wording->by('{name}'),
         );
     }
 
@@ -109,7 +112,7 @@ final readonly class Planner
 
     /**
      * @param int                       $out    frames of its transition to what follows
-     * @param string                    $label  what the slide is called where it has no title
+     * @param int                       $number of the slide, from 1 on
      * @param array<string, LightUnder> $lights
      */
     private function scene(
@@ -117,16 +120,28 @@ final readonly class Planner
         TimedSlide $timed,
         ?TimedSlide $next,
         int $out,
-        string $label,
+        Wording $wording,
+        int $number,
         Typesetter $typesetter,
         array $lights,
         ?Drifting $drifting,
     ): Scene {
         $slide = $timed->slide;
+        $heading = match ($slide->layout) {
+            Layout::Part => '',
+            Layout::Closing => $wording->madeBy(),
+            default => $story->title,
+        };
+        $headings = $typesetter->headings();
         $moments = new SlideMoments($timed, $story, $this->memo);
         $context = new LayerContext(
             $slide->id,
-            $story->title,
+            $heading,
+            match ($slide->layout) {
+                Layout::Part => $headings->part(...),
+                Layout::Closing => $headings->closing(...),
+                default => $headings->title(...),
+            },
             $story->language,
             $story->shape,
             $timed->stay + $out,
@@ -150,7 +165,7 @@ final readonly class Planner
 
         return new Scene(
             $slide->id,
-            Layout::Title === $slide->layout ? $slide->words(WordsRole::Title)?->shown($story->title) ?? $story->title : $label,
+            self::called($slide, $heading) ?? $wording->slide($number),
             $typesetter->scheme->ground,
             $timed->start,
             $timed->end(),
@@ -163,6 +178,14 @@ final readonly class Planner
             ),
             $drifting?->under($context->under, $story->shape, $typesetter->scheme->ground) ?? $context->under,
         );
+    }
+
+    /** What its chapter is called; null where no heading tells. */
+    private static function called(Slide $slide, string $heading): ?string
+    {
+        $said = $slide->layout->isWordsAlone() ? $slide->words(WordsRole::Title)?->shown($heading) ?? $heading : '';
+
+        return '' === $said ? null : $said;
     }
 
     /**

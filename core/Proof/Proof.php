@@ -60,7 +60,7 @@ final class Proof
     private static function whole(Story $story, Plan $plan, ?LengthWanted $wanted): array
     {
         $findings = [];
-        $shown = array_filter($story->slides, static fn(Slide $s): bool => Layout::Title !== $s->layout);
+        $shown = array_filter($story->slides, static fn(Slide $s): bool => !$s->layout->isWordsAlone());
         if ([] === $shown) {
             return [new Flaw(Severity::Must, 'no-pictures')];
         }
@@ -130,7 +130,7 @@ final class Proof
     private static function pictureOf(Story $story, Slide $slide, int $number): array
     {
         $findings = self::iconsOf($story, $slide, $number);
-        if (Layout::Title === $slide->layout) {
+        if ($slide->layout->isWordsAlone()) {
             return array_values($findings);
         }
         if ([] === $slide->pictures()) {

@@ -33,7 +33,7 @@ final class Cells
         $larger = $first($page, self::LARGER, 1 - self::LARGER);
 
         return match ($layout) {
-            Layout::Title, Layout::Full => [],
+            Layout::Title, Layout::Part, Layout::Closing, Layout::Full => [],
             Layout::Beside => Shape::Upright === $shape ? $rows($page, 0.5, 0.5) : $columns($page, 0.5, 0.5),
             Layout::Over => $rows($page, 0.5, 0.5),
             Layout::Large => [$larger[0], ...$second($larger[1], 0.5, 0.5)],

@@ -14,8 +14,12 @@ use Rhapsode\Core\Layer\Words\WordsRole;
 /** How a slide is laid out. The pages of credits are made by the plan. */
 enum Layout: string
 {
-    /** Words alone, to open or divide the story. */
+    /** Words alone, to open the story. */
     case Title = 'title';
+    /** Words alone, to open a part of it. */
+    case Part = 'part';
+    /** Words alone, to close it: who did what. */
+    case Closing = 'closing';
     /** One picture over all of the slide, with captions. */
     case Full = 'full';
     /** Two beside each other. */
@@ -33,11 +37,17 @@ enum Layout: string
     public function cells(): int
     {
         return match ($this) {
-            self::Title, self::Full => 0,
+            self::Title, self::Part, self::Closing, self::Full => 0,
             self::Beside, self::Over, self::WithWords => 2,
             self::Large, self::Three => 3,
             self::Four => 4,
         };
+    }
+
+    /** Whether it has words and no picture. */
+    public function isWordsAlone(): bool
+    {
+        return self::Title === $this || self::Part === $this || self::Closing === $this;
     }
 
     /** The usual one for so many things, 1 to 4. */
@@ -55,7 +65,7 @@ enum Layout: string
     public function usualLayers(): array
     {
         return match ($this) {
-            self::Title => [new WordsLayer('title', WordsRole::Title)],
+            self::Title, self::Part, self::Closing => [new WordsLayer('title', WordsRole::Title)],
             default => [],
         };
     }
@@ -82,7 +92,7 @@ enum Layout: string
         $onPicture = \count(array_filter($roles, static fn(WordsRole $role): bool => $role->isOnPicture()));
         $hasRoom = $cells === array_unique($cells) && max([-1, ...$cells]) < $this->cells();
         $fits = match ($this) {
-            self::Title => 0 === $pictures + $onPicture && max($count(WordsRole::Title), $count(WordsRole::Subtitle)) <= 1,
+            self::Title, self::Part, self::Closing => 0 === $pictures + $onPicture && max($count(WordsRole::Title), $count(WordsRole::Subtitle)) <= 1,
             default => $pictures <= (self::Full === $this ? 1 : 0) && $onPicture === \count($roles) && $onPicture <= Limits::WORDS_ON_PICTURE,
         };
         if (!$fits || !$hasRoom) {

@@ -46,6 +46,37 @@ final readonly class Scheme
         return Contrast::luminance($this->ground) > 0.4 ? $this->ground : self::PAPER;
     }
 
+    /** Of what an accent is made darker or lighter, a step at a time. */
+    private const STEP = 0.04;
+
+    /** The same for a slide that names a part of the story: its ground is the accent, as deep as what is the ground else needs to be clear on it. */
+    public function forPart(): self
+    {
+        $luminance = Contrast::luminance($this->ground);
+        $toward = $luminance > Contrast::luminance($this->accent) ? 0 : 255;
+        $ground = $this->accent;
+        for ($share = self::STEP; $share <= 1 && Contrast::ratio($luminance, Contrast::luminance($ground)) < Legibility::WANTED; $share += self::STEP) {
+            $part = fn(int $at): int => (int) round(hexdec(substr($this->accent, $at, 2)) * (1 - $share) + $toward * $share);
+            $ground = \sprintf('#%02x%02x%02x', $part(1), $part(3), $part(5));
+        }
+        $ink = Contrast::ratio($luminance, Contrast::luminance($ground)) < Legibility::WANTED ? Legibility::against($ground) : $this->ground;
+
+        return new self(
+            $this->heading,
+            $this->text,
+            $ground,
+            $ink,
+            $ink,
+            $ink,
+            $this->ornament,
+            $this->words,
+            $this->plate,
+            $this->backing,
+            $this->mount,
+            $this->motion,
+        );
+    }
+
     /** Whether headings are clear of their ground without an edge (WCAG 2.2, 1.4.3: 4.5:1). */
     public function isClear(): bool
     {

@@ -15,15 +15,11 @@ use Rhapsode\Core\Geometry\Spot;
  */
 final readonly class Typesetter
 {
-    private const LINES = 4;
-    /** Between a title and what stands below it, for the ornament. */
-    private const BETWEEN = 54;
-
     /** Names the scheme that it sets words by. */
     public string $key;
     private Fitting $fitting;
 
-    public function __construct(TextWidths $widths, Shape $shape, string $language = 'en', public Scheme $scheme = new Scheme())
+    public function __construct(private TextWidths $widths, Shape $shape, private string $language = 'en', public Scheme $scheme = new Scheme())
     {
         $this->key = hash('xxh64', serialize($scheme));
         $this->fitting = new Fitting($widths, $shape, $language);
@@ -50,48 +46,19 @@ final readonly class Typesetter
     /** Words in a cell of a slide, on its ground. */
     public function inCell(Writing $writing, Frame $cell, WordsLook $look, ?Align $align): TextBlock
     {
-        return (new InCell($this->fitting, $this->scheme))->set($writing, $cell, $look, $align, $this->onGround($look, $this->scheme->ink));
+        return (new InCell($this->fitting, $this->scheme))->set($writing, $cell, $look, $align, $this->headings()->standing($look, $this->scheme->ink));
     }
 
-    /**
-     * A title slide: its title over an ornament, a subtitle below. The two stand in the middle together.
-     *
-     * @return array{TextBlock, TextBlock} title and subtitle
-     */
-    public function title(string $title, string $subtitle, WordsLook $look = new WordsLook(), WordsLook $small = new WordsLook()): array
+    /** The same in another scheme. */
+    public function in(Scheme $scheme): self
     {
-        $above = $this->heading($title, $this->scheme->heading, [72, 62, 54, 46, 40], $look);
-        $below = $this->heading($subtitle, $this->scheme->text, [32, 28], $small);
-        $top = ($this->fitting->height - $above->height() - self::BETWEEN - $below->height()) / 2;
-        $middle = $top + $above->height();
-
-        return [
-            $this->block($above->at($this->middle(), $top, $this->onGround($look, $this->scheme->ink)), $this->ornament($middle + 22, 9), $above->fits),
-            $this->block($below->at($this->middle(), $middle + self::BETWEEN, $this->onGround($small, $this->scheme->soft)), [], $below->fits),
-        ];
+        return new self($this->widths, $this->fitting->shape, $this->language, $scheme);
     }
 
-    /** @param non-empty-list<int> $sizes usual ones, largest first */
-    private function heading(string $text, Type $usual, array $sizes, WordsLook $look): Fitted
+    /** Sets slides of words alone. */
+    public function headings(): Headings
     {
-        return $this->fitting->fit(
-            $text,
-            $look->type($usual),
-            $this->fitting->safe() - 60,
-            $look->size?->andSmaller() ?? $sizes,
-            self::LINES,
-        );
-    }
-
-    /** On it words need no plate: what is not clear of it gets an edge. */
-    private function onGround(WordsLook $look, string $colour): Standing
-    {
-        $ground = Contrast::luminance($this->scheme->ground);
-
-        return Legibility::standing(new WordsLook(colour: $look->colour ?? $colour, backing: match ($look->backing) {
-            Backing::Outline, Backing::Shadow => $look->backing,
-            default => Backing::None,
-        }), $ground, $ground);
+        return new Headings($this->fitting, $this->scheme, Direction::isRightToLeft($this->language));
     }
 
     /**
@@ -103,7 +70,7 @@ final readonly class Typesetter
     {
         $room = $this->fitting->safe() - 40;
         $edge = $this->fitting->height * Spot::EDGE;
-        $standing = $this->onGround(new WordsLook(), $this->scheme->ink);
+        $standing = $this->headings()->standing(new WordsLook(), $this->scheme->ink);
         $heading = $this->fitting->fitted([$heading], $this->scheme->heading, 44, true)->at($this->middle(), $edge + 16, $standing);
         $top = $edge + 124;
         $space = $this->fitting->height - $edge - $top;

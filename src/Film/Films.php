@@ -10,7 +10,6 @@ use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Film\FilmAct;
 use Rhapsode\Core\Film\FilmState;
-use Rhapsode\Core\Story\Layout;
 use Rhapsode\Studio\Render\Container;
 use Symfony\Component\Messenger\MessageBusInterface;
 
@@ -31,7 +30,7 @@ final readonly class Films
         return $this->entities->wrapInTransaction(function () use ($story, $size, $container): array {
             $this->entities->refresh($story, LockMode::PESSIMISTIC_WRITE);
             $film = new FilmRecord($story, $size, $container);
-            if ([] === array_filter($film->story()->slides, static fn($slide): bool => Layout::Title !== $slide->layout)) {
+            if ([] === array_filter($film->story()->slides, static fn($slide): bool => !$slide->layout->isWordsAlone())) {
                 throw new Refused('film.no-pictures-yet');
             }
             foreach ($this->entities->getRepository(FilmRecord::class)->findBy(

@@ -34,7 +34,7 @@ final readonly class StylePreviews
         $first = static fn(\Closure $is): ?Slide => array_values(array_filter($story->slides, $is))[0] ?? null;
         $shown = array_filter([
             $first(static fn(Slide $slide): bool => Layout::Title === $slide->layout),
-            $first(static fn(Slide $slide): bool => Layout::Title !== $slide->layout && $slide->isWrittenOn()),
+            $first(static fn(Slide $slide): bool => !$slide->layout->isWordsAlone() && $slide->isWrittenOn()),
         ]);
         foreach ($story->slides as $slide) {
             if (\count($shown) < 2 && !\in_array($slide, $shown, true)) {

@@ -7,7 +7,6 @@ namespace Rhapsode\Studio\Cli;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Sound\SplitPoint;
 use Rhapsode\Core\Sound\Splitter;
-use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
@@ -41,7 +40,7 @@ final class SplitCommand extends FolderCommand
         }
         $measured = $renditions->addTake('split', $sound);
         $slides = array_values(
-            array_filter($story->slides, static fn(Slide $slide): bool => Layout::Title !== $slide->layout && [] === $slide->voice),
+            array_filter($story->slides, static fn(Slide $slide): bool => !$slide->layout->isWordsAlone() && [] === $slide->voice),
         );
         if (\count($slides) < 2) {
             throw new Unreadable('cli.nothing-to-split');

@@ -192,7 +192,7 @@ final class StyleTest extends TestCase
     {
         $scheme = (new OwnScheme(ground: '#777777', ink: '#888888'))->on(new Scheme());
         self::assertFalse($scheme->isClear());
-        [$title] = (new Typesetter(new EvenWidths(), Shape::Wide, 'en', $scheme))->title('A title', '');
+        [$title] = (new Typesetter(new EvenWidths(), Shape::Wide, 'en', $scheme))->headings()->title('A title', '');
         [$line] = $title->lines;
         self::assertNotNull($line->edge);
         self::assertGreaterThanOrEqual(4.5, self::ratio('#888888', $line->edge));

@@ -107,7 +107,7 @@ final class WordsTest extends TestCase
             $look = new WordsLook($size, Face::Reading);
             $block = $set->onPicture(new Writing('Low water'), Spot::Bottom, [], null, null, $look);
             self::assertSame([(float) $size->pixels(), Face::Reading], [$block->lines[0]->size, $block->lines[0]->type->face]);
-            [$title] = $set->title('Low water', '', $look);
+            [$title] = $set->headings()->title('Low water', '', $look);
             self::assertSame([(float) $size->pixels(), Face::Reading], [$title->lines[0]->size, $title->lines[0]->type->face]);
         }
         $crowded = $set->onPicture(new Writing(str_repeat('Water and wood ', 20)), Spot::Left, [], null, null, new WordsLook(WordsSize::Largest));
@@ -152,8 +152,8 @@ final class WordsTest extends TestCase
     public function testAPaleTitleGetsAnEdgeOnPaper(): void
     {
         $set = new Typesetter(new EvenWidths(), Shape::Wide);
-        [$pale] = $set->title('Low water', '', new WordsLook(colour: '#ffd34d'));
-        [$deep] = $set->title('Low water', '', new WordsLook(colour: '#2f3f7f'));
+        [$pale] = $set->headings()->title('Low water', '', new WordsLook(colour: '#ffd34d'));
+        [$deep] = $set->headings()->title('Low water', '', new WordsLook(colour: '#2f3f7f'));
         self::assertNotNull($pale->lines[0]->edge);
         self::assertNull($deep->lines[0]->edge);
     }

@@ -181,7 +181,7 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
       do: 'add slide',
       slide: {
         id: slide,
-        layout: 'title',
+        layout: after === null ? 'title' : 'part',
         layers: [{ id: 'title', kind: 'words', role: 'title', text: after === null ? '' : say('script.new-part') }],
       },
       after,

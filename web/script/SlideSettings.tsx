@@ -1,12 +1,12 @@
 import styled from 'styled-components';
 import type { PictureLayer, Slide } from '../api/types';
 import { recipeOf, turned } from '../mend/recipe';
-import { Picks } from '../parts/Choice';
+import { offered, Picks } from '../parts/Choice';
 import { Button, Card, IconButton, Row } from '../parts/controls';
 import { CloseIcon, TurnLeftIcon, TurnRightIcon } from '../parts/icons';
 import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
-import { assetOf, pictureOf, picturesOf, shownOn, trimmed } from '../story/slides';
+import { assetOf, pictureOf, picturesOf, shownOn, textOf, isWordsAlone, trimmed } from '../story/slides';
 import { ArrangeField } from './cells/ArrangeField';
 import { useDistance } from './Distance';
 import { DriftField } from './DriftField';
@@ -17,7 +17,7 @@ import { StayField } from './StayField';
 import { TakePicture } from './TakePicture';
 import { TransitionField } from './TransitionField';
 import { WordsSpot } from './words/WordsSpot';
-import { say } from '../messages/say';
+import { say, type Code } from '../messages/say';
 
 const Findings = styled.ul`
   display: grid;
@@ -80,6 +80,7 @@ export default function SlideSettings({ picked, onNone, isArranged = true }: Pro
       {slides.length === 1 && hasWordsOnPicture(first) && <WordsSpot slide={first} />}
       <StayField slides={slides} />
       {slides.length === 1 && <Silence slide={first} />}
+      <AloneField slides={slides} />
       {isArranged && <ArrangeField slides={slides} />}
       <PictureFields slides={slides} />
       {/* The slide keeps its words and its voice. */}
@@ -106,6 +107,30 @@ export default function SlideSettings({ picked, onNone, isArranged = true }: Pro
       <PictureSource slides={slides} />
     </Card>
   );
+}
+
+const alone: ['title' | 'part' | 'closing', Code][] = [
+  ['title', 'alone.title'],
+  ['part', 'alone.part'],
+  ['closing', 'alone.closing'],
+];
+
+/** What slides of words alone are for. */
+function AloneField({ slides }: { slides: Slide[] }) {
+  const { edit } = useActs();
+  const shown = slides.filter(isWordsAlone);
+  const now = alone.find(([layout]) => layout === shown[0]?.layout)?.[0];
+  if (!now) return null;
+  // What a new part is called at first is no heading of anything else.
+  const unnamed = shown.filter((slide) => textOf(slide, 'title') === say('script.new-part'));
+  const change = (layout: typeof now) =>
+    void edit(
+      { do: 'arrange', slides: shown.map(({ id }) => id), layout },
+      ...unnamed.map(
+        ({ id }) => ({ do: 'set layer', slide: id, layer: 'title', kind: 'words', changes: { text: '' } }) as const,
+      ),
+    );
+  return <Picks label={say('alone.label')} value={now} options={offered(alone)} onChange={change} />;
 }
 
 /** Whether words stand, or may stand, on its picture. */

@@ -4,8 +4,9 @@ import limits from '../../schema/limits.json';
 import type { Slide, WordsLayer } from '../api/types';
 import { say } from '../messages/say';
 import { Quiet } from '../parts/controls';
-import { useActs } from '../story/StoryContext';
-import { wordsOf, wordsOnPicture } from '../story/slides';
+import { useActs, useView } from '../story/StoryContext';
+import { useSession } from '../api/session';
+import { wordsOf, wordsOnPicture, isWordsAlone } from '../story/slides';
 import { useSavedText } from '../story/useSavedText';
 import type { Row } from './rows';
 
@@ -99,12 +100,12 @@ const LONG = 120;
 export const own = {};
 
 /** What is written on a slide, and what is said of it. */
-export function SlideWords({ row: { slide, index, title, described } }: { row: Row }) {
+export function SlideWords({ row: { slide, index, title, described, scene } }: { row: Row }) {
   const number = index + 1;
   return (
     <>
-      {slide.layout === 'title' ? (
-        <TitleWords slide={slide} title={title} number={number} />
+      {isWordsAlone(slide) ? (
+        <TitleWords slide={slide} title={slide.layout === 'closing' ? (scene?.name ?? '') : title} number={number} />
       ) : (
         <CaptionWords slide={slide} number={number} offered={described} />
       )}
@@ -128,28 +129,46 @@ function useWords(slide: Slide, role: WordsLayer['role'], words = wordsOf(slide,
   return { ...useSavedText(words?.text ?? '', write), write };
 }
 
+const below = {
+  title: 'words.subtitle.hint',
+  part: 'words.subtitle.hint',
+  closing: 'words.made.hint',
+} as const;
+
+/** @param title what the heading says where nothing is written */
 function TitleWords({ slide, title, number }: WordsProps & { title: string }) {
+  const { plan } = useView();
+  const { person } = useSession();
   const heading = useWords(slide, 'title');
   const subtitle = useWords(slide, 'subtitle');
+  const layout = slide.layout as keyof typeof below;
+  const hint = layout === 'part' ? say('words.part.hint') : title;
+  const by = person ? plan.by.replace('{name}', person.firstName) : '';
   return (
     <>
       <input
         aria-label={say('words.title-on', { slide: number })}
-        placeholder={title}
+        placeholder={hint}
         maxLength={limits.title}
         value={heading.value}
         onChange={(e) => heading.onChange(e.target.value)}
         onBlur={heading.onBlur}
       />
-      <input
+      <textarea
         className="subtitle"
+        rows={1}
         aria-label={say('words.subtitle-on', { slide: number })}
-        placeholder={say('words.subtitle.hint')}
+        placeholder={say(below[layout])}
         maxLength={limits.words}
         value={subtitle.value}
         onChange={(e) => subtitle.onChange(e.target.value)}
         onBlur={subtitle.onBlur}
       />
+      {layout === 'title' && by !== '' && subtitle.value === '' && (
+        <ButtonContext value={own}>
+          <Offer onPress={() => subtitle.write(by)}>{say('words.write', { words: by })}</Offer>
+        </ButtonContext>
+      )}
     </>
   );
 }

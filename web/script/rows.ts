@@ -37,11 +37,13 @@ const sameRow = (a: Row, b: Row): boolean =>
   );
 
 /** What a slide is called to who cannot see it. */
-export const nameOf = (row: Row): string =>
-  say(row.slide.layout === 'title' ? 'slide.title' : row.picture ? 'slide.pictured' : 'slide.bare', {
-    slide: row.index + 1,
-    picture: row.picture,
-  });
+export const nameOf = (row: Row): string => say(kindOf(row), { slide: row.index + 1, picture: row.picture });
+
+function kindOf({ slide, picture }: Row) {
+  const { layout } = slide;
+  if (layout === 'title' || layout === 'part' || layout === 'closing') return `slide.${layout}` as const;
+  return picture ? 'slide.pictured' : 'slide.bare';
+}
 
 /** What is chosen in a list. As the list hands it over it knows where a range begins, so it is handed on as it is. */
 export const chosenOf = (keys: Selection, rows: readonly Row[]): ReadonlySet<string> =>

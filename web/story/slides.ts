@@ -37,9 +37,14 @@ export const wordsOnPicture = (slide: Slide): WordsLayer[] =>
 export const captionTexts = (slide: Slide): string[] =>
   wordsOnPicture(slide).flatMap(({ text, by }) => (text === '' ? [] : [by ? `${text}, ${by}` : text]));
 
+/** Whether it has words and no picture: it opens the story or a part of it, or closes it. */
+export const isWordsAlone = ({ layout = 'full' }: Slide): boolean => ['title', 'part', 'closing'].includes(layout);
+
 /** What is written on a slide, to name it by. */
 export const writtenOn = (slide: Slide, title: string): string =>
-  slide.layout === 'title' ? textOf(slide, 'title') || title : captionTexts(slide).join(' · ');
+  isWordsAlone(slide)
+    ? textOf(slide, 'title') || (slide.layout === 'title' ? title : textOf(slide, 'subtitle'))
+    : captionTexts(slide).join(' · ');
 
 /** An asset of a kind, where the story holds it. */
 export function assetOf<K extends 'picture' | 'voice' | 'music'>(

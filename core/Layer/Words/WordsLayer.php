@@ -172,7 +172,7 @@ final readonly class WordsLayer implements Layer
             return new self('', WordsRole::Caption);
         };
         [$above, $below] = [$of(WordsRole::Title), $of(WordsRole::Subtitle)];
-        [$title, $subtitle] = $context->typesetter->title(
+        [$title, $subtitle] = ($context->headings)(
             $above->shown($context->title),
             $below->shown($context->title),
             $above->look,

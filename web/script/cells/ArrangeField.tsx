@@ -1,3 +1,4 @@
+import { isWordsAlone } from '../../story/slides';
 import styled from 'styled-components';
 import type { Slide } from '../../api/types';
 import { say, type Code } from '../../messages/say';
@@ -68,7 +69,7 @@ function Drawn({ cells, ratio, hasWords }: { cells: Box[]; ratio: number; hasWor
 export function ArrangeField({ slides }: { slides: Slide[] }) {
   const { edit } = useActs();
   const { plan } = useView();
-  const shown = slides.filter(({ layout }) => layout !== 'title');
+  const shown = slides.filter((slide) => !isWordsAlone(slide));
   const [first] = shown;
   if (!first) return null;
   const ids = shown.map(({ id }) => id);

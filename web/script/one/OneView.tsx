@@ -9,7 +9,7 @@ import { LengthThread } from '../../parts/Thread';
 import { clock, secondsText } from '../../parts/time';
 import { Preview, type PreviewHandle } from '../../stage/Preview';
 import { useActs, useView } from '../../story/StoryContext';
-import { assetOf, pictureOf, picturesOf } from '../../story/slides';
+import { assetOf, pictureOf, picturesOf, isWordsAlone } from '../../story/slides';
 import { ArrangeField } from '../cells/ArrangeField';
 import { CellsStage } from '../cells/CellsStage';
 import { nameOf, type Row } from '../rows';
@@ -166,7 +166,7 @@ export default function OneView({ rows, picked, onChoose }: Props) {
     ([one]) =>
       one === 'words' ||
       one === 'slide' ||
-      (one === 'layout' ? row?.slide.layout !== 'title' : pictured && (one !== 'clip' || moves)),
+      (one === 'layout' ? row && !isWordsAlone(row.slide) : pictured && (one !== 'clip' || moves)),
   );
   // What a picture cannot have is its first group; what has no picture has words.
   const [usual] = offered.map(([one]) => one);

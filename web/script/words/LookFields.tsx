@@ -6,7 +6,7 @@ import { say, type Code } from '../../messages/say';
 import { offered, Segments } from '../../parts/Choice';
 import { Button, Row } from '../../parts/controls';
 import { useActs } from '../../story/StoryContext';
-import { wordsOnPicture, wordsOf } from '../../story/slides';
+import { wordsOnPicture, wordsOf, isWordsAlone } from '../../story/slides';
 import { newId } from '../../story/useStory';
 import { PlaceFields } from './PlaceFields';
 import { TimeFields } from './TimeFields';
@@ -47,7 +47,7 @@ export function wordsIn(slide: Slide): Which[] {
     name,
     layer,
   });
-  if (slide.layout === 'title') return [one('title', say('words.title')), one('subtitle', say('words.subtitle'))];
+  if (isWordsAlone(slide)) return [one('title', say('words.title')), one('subtitle', say('words.subtitle'))];
   const captions = wordsOnPicture(slide);
   if (captions.length === 0) return [one('caption', '1')];
   return captions.map((layer, n) => one(layer.role, String(n + 1), layer));
@@ -73,7 +73,7 @@ export function LookFields({ slide, scene, chosen, onChoose }: Props) {
     onChoose(id);
     void edit({ do: 'set layer', slide: slide.id, layer: id, kind: 'words', changes: { role: 'caption', text: '' } });
   };
-  const hasMore = slide.layout !== 'title';
+  const hasMore = !isWordsAlone(slide);
   // A title stands where its slide has it.
   const shown = offered(tabs.filter(([one]) => one !== 'place' || hasMore));
   const on = shown.some(([one]) => one === tab) ? tab : 'look';

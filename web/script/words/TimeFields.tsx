@@ -1,3 +1,4 @@
+import { isWordsAlone } from '../../story/slides';
 import type { Scene, Slide, WordsLayer } from '../../api/types';
 import { say, type Code } from '../../messages/say';
 import { offered, Select } from '../../parts/Choice';
@@ -46,7 +47,7 @@ export function TimeFields({ slide, scene, which }: { slide: Slide; scene: Scene
         options={offered(entrances)}
         onChange={(entrance) => tell({ entrance })}
       />
-      {slide.layout !== 'title' && slide.script.trim() !== '' && (
+      {!isWordsAlone(slide) && slide.script.trim() !== '' && (
         <Toggle isSelected={layer?.spoken ?? false} onChange={(spoken) => tell({ spoken })}>
           {say('words.spoken')}
         </Toggle>

@@ -6,7 +6,7 @@ import { offered, Segments, Select } from '../../parts/Choice';
 import { ColourField } from '../../parts/ColourField';
 import { Button, Row } from '../../parts/controls';
 import { useActs, useView } from '../../story/StoryContext';
-import { wordsOnPicture } from '../../story/slides';
+import { wordsOnPicture, isWordsAlone } from '../../story/slides';
 import { useInHand } from '../../story/useInHand';
 import { faces } from '../faces';
 import type { Which } from './LookFields';
@@ -88,7 +88,7 @@ export function TypeFields({ slide, which }: { slide: Slide; scene: Scene | unde
     kind: 'words',
     changes: changesOf(which, changes as Partial<WordsLayer>),
   }));
-  const onPicture = slide.layout !== 'title';
+  const onPicture = !isWordsAlone(slide);
   const isOwn = value.colour !== null && !colours.some(([colour]) => colour === value.colour);
   const others = story.slides.filter((other) => other.id !== slide.id && wordsOnPicture(other).length > 0);
   const usual: Face = role === 'title' || role === 'quotation' ? 'reading' : 'plain';

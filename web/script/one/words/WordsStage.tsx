@@ -1,3 +1,4 @@
+import { isWordsAlone } from '../../../story/slides';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { Edit, PlannedPointer, PlannedWords, Scene, Slide, WordsLayer } from '../../../api/types';
@@ -58,7 +59,7 @@ export function WordsStage({ slide, scene, frame, chosen, onChoose, onHeld }: Pr
     kind: 'words',
     changes,
   });
-  const moves = slide.layout !== 'title';
+  const moves = !isWordsAlone(slide);
   // A press on the stage itself plays it.
   return (
     <Over onPointerDown={(event) => event.stopPropagation()} onClick={(event) => event.stopPropagation()}>
