@@ -13,6 +13,8 @@ final class Limits
     // Characters.
     public const TITLE = 120;
     public const WORDS = 300;
+    /** That an assignment may hold words on a picture to. */
+    public const LEAST_LETTERS = 20;
     public const BY = 120;
     /** Words on one picture: so many find room beside each other. */
     public const WORDS_ON_PICTURE = 6;

@@ -23,7 +23,7 @@ final class Praise
      *
      * @return list<Message>
      */
-    public static function of(Story $story, array $findings, ?LengthWanted $wanted = null): array
+    public static function of(Story $story, array $findings, ?Wanted $wanted = null): array
     {
         $has = static fn(\Closure $is): bool => [] !== array_filter($story->slides, $is);
         $shown = $has(static fn(Slide $s): bool => null !== $s->picture());

@@ -40,7 +40,7 @@ final class Proof
     public const READING = 15.0;
 
     /** @return list<Finding> each said once, with its slides: what must be mended first, then in the order of the story */
-    public static function read(Story $story, Plan $plan, ?LengthWanted $wanted = null): array
+    public static function read(Story $story, Plan $plan, ?Wanted $wanted = null): array
     {
         $findings = self::whole($story, $plan, $wanted);
         foreach ($story->slides as $i => $slide) {
@@ -49,6 +49,7 @@ final class Proof
                 $findings,
                 ...self::pictureOf($story, $slide, $number),
                 ...self::wordsOf($story, $plan, $slide, $number),
+                ...self::lettersOf($slide, $number, $wanted?->letters),
                 ...self::voiceOf($story, $slide, $number),
             );
         }
@@ -57,7 +58,7 @@ final class Proof
     }
 
     /** @return list<Flaw> */
-    private static function whole(Story $story, Plan $plan, ?LengthWanted $wanted): array
+    private static function whole(Story $story, Plan $plan, ?Wanted $wanted): array
     {
         $findings = [];
         $shown = array_filter($story->slides, static fn(Slide $s): bool => !$s->layout->isWordsAlone());
@@ -241,6 +242,16 @@ final class Proof
         }
 
         return $findings;
+    }
+
+    /** @return list<Flaw> */
+    private static function lettersOf(Slide $slide, int $number, ?int $most): array
+    {
+        $letters = $slide->lettersOnPicture();
+
+        return null === $most || $letters <= $most ? [] : [
+            new Flaw(Severity::Should, 'many-letters', ['slide' => $number, 'letters' => $letters, 'most' => $most], $slide->id),
+        ];
     }
 
     /**

@@ -125,6 +125,14 @@ final readonly class Slide
         return array_values(array_filter($this->layers, static fn(Layer $layer): bool => $layer instanceof WordsLayer));
     }
 
+    /** How many letters stand on its picture, or beside it. */
+    public function lettersOnPicture(): int
+    {
+        $words = array_filter($this->written(), static fn(WordsLayer $words): bool => $words->role->isOnPicture());
+
+        return array_sum(array_map(static fn(WordsLayer $words): int => mb_strlen(trim($words->text)), $words));
+    }
+
     /** Whether there are letters on it. */
     public function isWrittenOn(): bool
     {

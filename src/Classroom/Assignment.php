@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\App\Classroom;
 
 use Doctrine\ORM\Mapping as ORM;
-use Rhapsode\Core\Proof\LengthWanted;
+use Rhapsode\Core\Proof\Wanted;
 use Rhapsode\Core\Story\StyleName;
 use Symfony\Component\Uid\Uuid;
 
@@ -19,6 +19,10 @@ class Assignment
     /** That stories for it begin with; null for the usual one. */
     #[ORM\Column(length: 20, nullable: true, enumType: StyleName::class)]
     public ?StyleName $style = null;
+
+    /** That stand on a picture at most; null for as many as fit. */
+    #[ORM\Column(nullable: true)]
+    public ?int $mostLetters = null;
 
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
@@ -37,9 +41,9 @@ class Assignment
         $this->id = Uuid::v7();
     }
 
-    public function length(): LengthWanted
+    public function wanted(): Wanted
     {
-        return new LengthWanted($this->leastSeconds, $this->mostSeconds);
+        return new Wanted($this->leastSeconds, $this->mostSeconds, $this->mostLetters);
     }
 
     /** @return array<string, mixed> */
@@ -48,7 +52,7 @@ class Assignment
         return [
             'id' => (string) $this->id, 'title' => $this->title, 'task' => $this->task, 'classroom' => $this->classroom->name,
             'leastSeconds' => $this->leastSeconds, 'mostSeconds' => $this->mostSeconds, 'dueOn' => $this->dueOn->format('Y-m-d'),
-            'style' => $this->style?->value,
+            'style' => $this->style?->value, 'letters' => $this->mostLetters,
         ];
     }
 }

@@ -26,4 +26,15 @@ final readonly class AssignmentController
 
         return new JsonResponse($assignment->toArray());
     }
+
+    /** Proof holds every story for it to that from now on. */
+    #[Route('/api/assignments/{id}/letters', name: 'assignment_letters', methods: ['PUT'], requirements: ['id' => Requirement::UUID])]
+    #[IsGranted(AssignmentVoter::REVIEW, 'assignment')]
+    public function letters(#[MapEntity] Assignment $assignment, #[MapRequestPayload(acceptFormat: 'json')] AssignmentLetters $told): JsonResponse
+    {
+        $assignment->mostLetters = $told->letters;
+        $this->entities->flush();
+
+        return new JsonResponse($assignment->toArray());
+    }
 }

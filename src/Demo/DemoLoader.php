@@ -23,8 +23,10 @@ use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Edit\AddSlide;
 use Rhapsode\Core\Edit\Arrange;
 use Rhapsode\Core\Edit\Edit;
+use Rhapsode\Core\Edit\SetDrift;
 use Rhapsode\Core\Edit\SetLayer;
 use Rhapsode\Core\Edit\SetLayers;
 use Rhapsode\Core\Edit\SetScript;
@@ -35,6 +37,7 @@ use Rhapsode\Core\Edit\SetTransition;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\HandIn\HandInState;
+use Rhapsode\Core\Layer\Drift\Drift;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
@@ -152,6 +155,12 @@ final class DemoLoader
         foreach ($in->objects('slides') as $slide) {
             $this->slide($slide, $record, $sources);
         }
+        if ($in->has('closing')) {
+            $slides = $record->story()->slides;
+            $this->edit($record, new AddSlide(new Slide((string) Uuid::v7(), Layout::Closing, [
+                new WordsLayer('title', WordsRole::Title), new WordsLayer('subtitle', WordsRole::Subtitle, $in->text('closing')),
+            ]), $slides[\count($slides) - 1]->id));
+        }
         foreach ($record->story()->slides as $i => $slide) {
             $file = \sprintf('%s-%02d.ogg', $in->text('name'), $i + ($in->flag('noTitle', false) ? 1 : 0));
             if (is_file("{$this->demo}/voices/{$file}")) {
@@ -200,6 +209,7 @@ final class DemoLoader
         }
         $laid = [
             ...$in->has('layout') ? [new Arrange([$id], $in->choice('layout', Layout::class))] : [],
+            ...$in->has('drift') ? [new SetDrift([$id], Drift::read($in->object('drift')))] : [],
             ...$in->has('sequence') ? [new SetSequence([$id], $in->choice('sequence', Sequence::class))] : [],
         ];
         if ([] !== $laid) {

@@ -71,7 +71,7 @@ final readonly class StoryView
         $story = $record->story();
         $plan = $this->plans->plan($story);
         $this->drawings->keep($record, $plan);
-        $findings = Proof::read($story, $plan, $record->assignment?->length());
+        $findings = Proof::read($story, $plan, $record->assignment?->wanted());
         $chosen = array_unique(array_merge(
             ...array_map(static fn(Slide $s): array => array_map(static fn(Span $span): string => $span->asset, $s->voice), $story->slides),
         ));
@@ -86,7 +86,7 @@ final readonly class StoryView
             'changedAt' => $record->changedAt->format(\DATE_RFC3339),
             'story' => $story->toArray(),
             'plan' => $plan->toArray(),
-            'praise' => Praise::of($story, $findings, $record->assignment?->length()),
+            'praise' => Praise::of($story, $findings, $record->assignment?->wanted()),
             'proof' => array_map(static fn(Finding $f): array => $f->toArray(), $findings),
             'waveforms' => [] === $waveforms ? new \stdClass() : $waveforms,
             ...$this->stories->canStep($record, $reader),

@@ -74,6 +74,7 @@ final class AccessTest extends AppTestCase
         'GET /api/films/{id}/captions.{format}' => self::WATCHERS,
         'GET /api/assignments/{id}' => self::TEACHER,
         'PUT /api/assignments/{id}/style' => self::TEACHER,
+        'PUT /api/assignments/{id}/letters' => self::TEACHER,
         'POST /api/assignments/{id}/handins' => ['sam', 'sue'],
         'GET /api/handins/{id}' => self::WATCHERS,
         'GET /api/handins/{id}/cover.jpg' => self::WATCHERS,

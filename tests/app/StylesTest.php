@@ -61,4 +61,25 @@ final class StylesTest extends AppTestCase
         self::assertSame(['transition' => ['kind' => 'sweep', 'seconds' => 0.5], 'name' => 'lantern'], $style());
         $this->edit($story, ['do' => 'set style', 'name' => 'velvet'], 422);
     }
+
+    public function testATeacherTellsHowManyLettersAPictureBears(): void
+    {
+        $path = "/api/assignments/{$this->assignment->id}/letters";
+        $story = $this->as('sam')->story();
+        $this->bringIn($story, self::newPicture(), 'reeds.jpg');
+        $slide = StoryTest::text(self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 1, 'id'));
+        $this->edit($story, ['do' => 'set layer', 'slide' => $slide, 'layer' => 'caption', 'kind' => 'words', 'changes' => ['text' => str_repeat('Reeds ', 8)]]);
+        $rules = fn(): array => array_column((array) self::at($this->told('GET', "/api/stories/{$story}"), 'proof'), 'rule');
+        self::assertNotContains('many-letters', $rules());
+        self::assertSame(40, $this->as('tara')->told('PUT', $path, ['letters' => 40])['letters']);
+        $this->as('sam');
+        self::assertContains('many-letters', $rules());
+        self::assertSame(40, self::at($this->told('GET', "/api/stories/{$story}"), 'assignment', 'letters'));
+        foreach ([19, 301, -1] as $wrong) {
+            $this->as('tara')->told('PUT', $path, ['letters' => $wrong], 422);
+        }
+        self::assertNull($this->as('tara')->told('PUT', $path, ['letters' => null])['letters']);
+        $this->as('sam')->told('PUT', $path, ['letters' => 60], 404);
+        self::assertNotContains('many-letters', $rules());
+    }
 }

@@ -21,8 +21,8 @@ use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Proof\Finding;
-use Rhapsode\Core\Proof\LengthWanted;
 use Rhapsode\Core\Proof\Proof;
+use Rhapsode\Core\Proof\Wanted;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
@@ -170,7 +170,7 @@ final class PlanTest extends TestCase
                 static fn(int|string $slide): string => "{$f->rule}@{$slide}",
                 [] === $f->slides ? [''] : array_keys($f->slides),
             ),
-            Proof::read($story, self::plan($story), new LengthWanted(60, 180)),
+            Proof::read($story, self::plan($story), new Wanted(60, 180)),
         ));
 
         self::assertEqualsCanonicalizing([

@@ -11,6 +11,7 @@ use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Source;
 use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Edit\AddVoice;
+use Rhapsode\Core\Edit\SetLayer;
 use Rhapsode\Core\Framing\Comfort;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framer;
@@ -21,12 +22,13 @@ use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Layer\Drift\Drift;
 use Rhapsode\Core\Layer\Drift\DriftKind;
+use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Message\Message;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Proof\Finding;
-use Rhapsode\Core\Proof\LengthWanted;
 use Rhapsode\Core\Proof\Praise;
 use Rhapsode\Core\Proof\Proof;
+use Rhapsode\Core\Proof\Wanted;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
@@ -133,16 +135,16 @@ final class ProofTest extends TestCase
 
     public function testWhatIsGoodIsSaidOnlyWhereItIsSo(): void
     {
-        $praise = static fn(Story $story, ?LengthWanted $wanted = null): array => array_map(
+        $praise = static fn(Story $story, ?Wanted $wanted = null): array => array_map(
             static fn(Message $m): string => $m->code,
             Praise::of($story, Proof::read($story, (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story), $wanted), $wanted),
         );
         $good = Stories::of([['layout' => Layout::Title], ['voice' => 4.0, 'script' => 'The tide comes in.', 'caption' => 'A fact']]);
 
-        self::assertCount(6, $praise($good, new LengthWanted(1, 60)));
+        self::assertCount(6, $praise($good, new Wanted(1, 60)));
         self::assertContains('praise.clear', $praise($good));
         self::assertNotContains('praise.long-enough', $praise($good), 'there is no task');
-        self::assertNotContains('praise.long-enough', $praise($good, new LengthWanted(60, 90)));
+        self::assertNotContains('praise.long-enough', $praise($good, new Wanted(60, 90)));
         self::assertNotContains('praise.credited', $praise($good->withAsset(new Picture('p', 'p.jpg', 2400, 1350))));
         self::assertNotContains('praise.title', $praise($good->with(slides: \array_slice($good->slides, 1))));
         $voice = $good->voice('t1');
@@ -209,5 +211,23 @@ final class ProofTest extends TestCase
 
         self::assertNotContains('many-drifts', $of(null, DriftKind::Rain, null, DriftKind::Rain));
         self::assertContains('many-drifts', $of(DriftKind::Rain, null, DriftKind::Mist));
+    }
+
+    /** Only where the assignment says how many; by characters, of all words on the picture, not of a title. */
+    public function testMoreLettersThanTheAssignmentAllowsAreSaid(): void
+    {
+        $story = Stories::of([['layout' => Layout::Title, 'title' => str_repeat('x', 60)], ['caption' => str_repeat('é', 25)], ['caption' => ' ' . str_repeat('é', 20) . ' ']]);
+        $story = (new SetLayer('s1', 'two', LayerKind::Words, ['text' => 'And']))->apply($story);
+        $plan = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story);
+        $slides = static fn(?int $most): array => array_merge(...array_map(
+            static fn(Finding $finding): array => 'many-letters' === $finding->rule ? array_keys($finding->slides) : [],
+            Proof::read($story, $plan, new Wanted(1, 1000, $most)),
+        ));
+        self::assertSame([], $slides(null));
+        self::assertSame([], $slides(28));
+        self::assertSame(['s1'], $slides(27));
+        self::assertSame(['s1'], $slides(20));
+        $said = array_values(array_filter(Proof::read($story, $plan, new Wanted(1, 1000, 20)), static fn(Finding $finding): bool => 'many-letters' === $finding->rule));
+        self::assertSame(['slide' => 2, 'letters' => 28, 'most' => 20], $said[0]->message->parameters);
     }
 }

@@ -39,8 +39,8 @@ test('parts begin on a ground of their own, and the last slide says who did what
   const ground = async (n: number) => (await view(page)).plan.scenes[n].ground;
   expect(await ground(2)).not.toBe(await ground(0));
   // It is a chapter of the film, by its name.
-  await page.getByLabel('Title on slide 3').fill('At low water');
-  await page.getByLabel('Title on slide 3').blur();
+  await page.getByRole('textbox', { name: 'Title on slide 3', exact: true }).fill('At low water');
+  await page.getByRole('textbox', { name: 'Title on slide 3', exact: true }).blur();
   await expect.poll(async () => (await view(page)).plan.scenes[2].name).toBe('At low water');
   await kind(page, 'Title').click();
   await expect.poll(async () => (await slide(page, 2)).layout).toBe('title');
@@ -53,7 +53,10 @@ test('parts begin on a ground of their own, and the last slide says who did what
   await kind(page, 'Made by').click();
   await expect.poll(async () => (await slide(page, 5)).layout).toBe('closing');
   // What it was called as a part is no heading of it: that is the film's own.
-  await expect(page.getByLabel('Title on slide 6')).toHaveAttribute('placeholder', 'Made by');
+  await expect(page.getByRole('textbox', { name: 'Title on slide 6', exact: true })).toHaveAttribute(
+    'placeholder',
+    'Made by',
+  );
   expect(await text(page, 5, 'title')).toBe('');
   await saved(page);
   await context.setOffline(true);

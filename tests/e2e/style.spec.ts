@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { chooseFrom, saved, signIn } from './helpers';
-import { begin, choose as chooseSlide, draw, panel, view, whole } from './own';
+import { chooseFrom, rows, saved, signIn } from './helpers';
+import { begin, choose as chooseSlide, choosing, draw, make, panel, view, whole } from './own';
 import { expect, test, type Page } from './test';
 
 const style = async (page: Page) => (await view(page)).story.style;
@@ -181,4 +181,50 @@ test('a teacher sets the style that stories for an assignment begin with, also w
   await page.setViewportSize({ width: 390, height: 844 });
   await chooseFrom(page, 'Style that stories begin with', 'Each chooses its own');
   await expect(field()).toContainText('Each chooses its own');
+});
+
+test('a teacher tells how many letters a picture bears; who writes more sees it, and Proof says so', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'maren');
+  await page.locator('a[href^="/assignments/"]').first().click();
+  const field = () => page.getByRole('button', { name: /Letters on a picture, at most$/ });
+  await expect(field()).toContainText('As many as fit');
+  await page.context().setOffline(true);
+  await chooseFrom(page, 'Letters on a picture, at most', '160 letters');
+  await expect(page.getByText('There is no connection at the moment.').first()).toBeVisible();
+  await expect(field()).toContainText('As many as fit');
+  await page.context().setOffline(false);
+  await chooseFrom(page, 'Letters on a picture, at most', '160 letters');
+  await expect(page.getByText('Proof will say so where there are more.')).toBeVisible();
+  await expect(field()).toContainText('160 letters');
+
+  const student = await (await browser.newContext()).newPage();
+  await signIn(student, 'ivo');
+  const assignment = page.url().replace(/.*assignments\/([^/?]+).*/, '$1');
+  const begun = await student.request.post('/api/stories', {
+    data: { title: 'Many letters', assignment },
+    headers: { 'X-Rhapsode': '1' },
+  });
+  await student.goto(`/stories/${(await begun.json()).id}`);
+  await expect(rows(student)).toHaveCount(1);
+  await choosing(student, [make('1 fern.jpg', '-i', 'mandelbrot=s=1600x1200', '-frames:v', '1')]);
+  await expect(rows(student)).toHaveCount(2, { timeout: 30_000 });
+  await student.getByLabel('Caption on slide 2').fill('Five boats and a kite. '.repeat(7).trim());
+  await student.getByLabel('Caption on slide 2').blur();
+  await expect(student.getByText('160 of 160 letters')).toBeVisible();
+  await student.getByLabel('Caption on slide 2').click();
+  await student.keyboard.press('Control+End');
+  await student.keyboard.type('!');
+  await student.getByLabel('Caption on slide 2').blur();
+  await expect(student.getByText('161 of 160 letters')).toBeVisible();
+  await chooseSlide(student, 1);
+  await expect(
+    panel(student).getByText('161 letters stand on slide 2. The assignment allows 160: say the rest.'),
+  ).toBeVisible();
+  expect((await new AxeBuilder({ page: student }).exclude('[data-live-announcer]').analyze()).violations).toEqual([]);
+  await student.context().close();
+  await chooseFrom(page, 'Letters on a picture, at most', 'As many as fit');
+  await expect(field()).toContainText('As many as fit');
 });

@@ -5,6 +5,7 @@ import { answer, api, sentence } from '../api/client';
 import type { HandIn } from '../api/types';
 import { Soft, StateMark } from '../parts/controls';
 import { Page } from '../parts/Page';
+import { LettersOnPictures } from './LettersOnPictures';
 import { StyleOfStories } from './StyleOfStories';
 import { ago, clock, day } from '../parts/time';
 import { say, type Code } from '../messages/say';
@@ -87,6 +88,7 @@ export default function AssignmentPage() {
         </Soft>
         <p>{data.assignment.task}</p>
         <StyleOfStories assignment={data.assignment} />
+        <LettersOnPictures assignment={data.assignment} />
       </div>
       {groups.map(([state, title]) => {
         const some = data.handIns.filter((h) => h.state === state);

@@ -32,6 +32,7 @@ export function Beds() {
     <>
       <h3>{say('bed.title')}</h3>
       {beds.length === 0 && <Soft>{say('bed.none')}</Soft>}
+      <Soft>{say(`style.${view.story.style.name ?? 'thread'}.music`)}</Soft>
       {beds.map((bed) => (
         <Suspense key={bed.id} fallback={<Soft>{say('page.one-moment')}</Soft>}>
           <BedSettings bed={bed} />

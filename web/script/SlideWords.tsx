@@ -93,6 +93,15 @@ const Offer = styled(Quiet)`
   }
 `;
 
+const Count = styled.small`
+  color: var(--soft);
+  font-variant-numeric: tabular-nums;
+  &.over {
+    color: var(--ochre);
+    font-weight: 600;
+  }
+`;
+
 /** Letters of a script that two lines of the row hold; more fade out until the field is entered. */
 const LONG = 120;
 
@@ -173,6 +182,15 @@ function TitleWords({ slide, title, number }: WordsProps & { title: string }) {
   );
 }
 
+/** How many letters stand on its picture, where the assignment allows only so many. */
+function Letters({ slide }: { slide: Slide }) {
+  const most = useView().assignment?.letters;
+  // As the server counts them: by characters, not by their halves.
+  const letters = wordsOnPicture(slide).reduce((sum, { text }) => sum + [...text.trim()].length, 0);
+  if (!most || letters === 0) return null;
+  return <Count className={letters > most ? 'over' : ''}>{say('words.letters', { letters, most })}</Count>;
+}
+
 function CaptionWords({ slide, number, offered }: WordsProps & { offered: string }) {
   const [first, ...more] = wordsOnPicture(slide);
   return (
@@ -181,6 +199,7 @@ function CaptionWords({ slide, number, offered }: WordsProps & { offered: string
       {more.map((words, i) => (
         <OnPicture key={words.id} slide={slide} number={number} words={words} n={i + 2} offered="" />
       ))}
+      <Letters slide={slide} />
     </>
   );
 }
