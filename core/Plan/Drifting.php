@@ -105,7 +105,7 @@ final readonly class Drifting
     {
         $inks = [];
         foreach ($layers as $layer) {
-            if ($layer instanceof PlannedWords && null === $layer->place) {
+            if ($layer instanceof PlannedWords && null === $layer->place && !$layer->isLit) {
                 array_push($inks, ...array_map(static fn(Line $line): string => $line->colour, $layer->block->lines));
             }
         }

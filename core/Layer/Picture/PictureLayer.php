@@ -146,7 +146,7 @@ final readonly class PictureLayer implements Layer
         // Shown whole it lies on the slide's own ground, in its own shape.
         $planned = Framer::isWhole($this->fit, $ratio, $room, $matters, Framer::MOST_LOST_IN_CELL)
             ? $this->with(fit: Fit::Fill, framing: new Framing(Motion::Still))
-                ->planned($context, $picture, $ratio, $ratio, $matters, $cell->within(self::amid($ratio, $room)))
+                ->planned($context, $picture, $ratio, $ratio, $matters, $cell->within(self::amid($ratio, $room)), true)
             : $this->with(fit: Fit::Fill)->planned($context, $picture, $ratio, $room, $matters, $cell);
 
         return [$planned, ...$context->mount->isSeen() && null !== $planned->box ? [
@@ -154,7 +154,10 @@ final readonly class PictureLayer implements Layer
         ] : []];
     }
 
-    /** @param float $room width over height of what it is to fill */
+    /**
+     * @param float $room         width over height of what it is to fill
+     * @param bool  $isInItsShape whether that has the picture's own shape
+     */
     private function planned(
         LayerContext $context,
         Picture $picture,
@@ -162,6 +165,7 @@ final readonly class PictureLayer implements Layer
         float $room,
         ?Matters $matters,
         ?Frame $box,
+        bool $isInItsShape = false,
     ): PlannedPicture {
         $isWhole = Framer::isWhole($this->fit, $ratio, $room, $matters);
         $amid = $isWhole ? self::amid($ratio, $room) : Frame::all();
@@ -184,6 +188,7 @@ final readonly class PictureLayer implements Layer
             ),
             $box,
             $presence->opacity($context),
+            $isWhole || $isInItsShape,
         );
     }
 

@@ -18,7 +18,10 @@ use Rhapsode\Core\Picture\Rendition;
  */
 final readonly class PlannedPicture implements PlannedLayer
 {
-    /** @param list<Frame> $heads */
+    /**
+     * @param list<Frame> $heads
+     * @param bool        $isWhole whether all of it is seen: on its ground, or in its own shape in its cell
+     */
     public function __construct(
         private string $id,
         public Rendition $rendition,
@@ -27,6 +30,7 @@ final readonly class PlannedPicture implements PlannedLayer
         public ?PlannedClip $clip = null,
         public ?Frame $box = null,
         private Envelope $opacity = new Envelope([[0, 1.0]]),
+        private bool $isWhole = false,
     ) {}
 
     public function id(): string
@@ -84,6 +88,7 @@ final readonly class PlannedPicture implements PlannedLayer
             'path' => $this->move->toArray(),
         ]
             + (null === $this->clip ? [] : ['clip' => $this->clip->toArray()])
-            + (null === $this->box ? [] : ['box' => $this->box->toArray(), 'opacity' => $this->opacity->toArray()]);
+            + (null === $this->box ? [] : ['box' => $this->box->toArray(), 'opacity' => $this->opacity->toArray()])
+            + ($this->isWhole ? ['whole' => true] : []);
     }
 }

@@ -12,7 +12,7 @@ import { assetOf, pictureOf } from '../../story/slides';
 import { EyeFields } from './EyeFields';
 import { Fitted } from './Fitted';
 import { FrameBox } from './FrameBox';
-import { frameOf, inOrder, isShownWhole, plannedIn, type Which } from './framing';
+import { frameOf, inOrder, plannedIn, type Which } from './framing';
 import { MendStage } from './MendStage';
 import { SlideThread } from './SlideThread';
 import { useFraming } from './useFraming';
@@ -39,7 +39,7 @@ export function Eye({ slide, scene, layer: chosen, before, children }: Props) {
   const framing = useFraming(slide, scene, chosen);
   const [watches, setWatches] = useState(false);
   const preview = useRef<PreviewHandle>(null);
-  const isWhole = planned !== undefined && isShownWhole(planned, plan.layouts[slide.layout]?.[layer?.cell ?? -1]);
+  const isWhole = planned?.whole ?? false;
   const cropped = recipe.crop ? recipe.crop.width / recipe.crop.height : 1;
   const around = picture ? turnedRatio(picture.width / picture.height, recipe.turn) * cropped : 1;
   const part = planned?.box ?? WHOLE;

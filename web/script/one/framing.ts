@@ -28,11 +28,6 @@ export const plannedIn = (scene: Scene | undefined, layer?: string): PlannedPict
   return planned.find(({ id }) => id === layer) ?? planned[0];
 };
 
-/** Whether all of a picture is seen: on its ground, or in its own shape in its cell. */
-export const isShownWhole = ({ rendition, box }: PlannedPicture, cell: Box | undefined): boolean =>
-  rendition.name.startsWith('whole') ||
-  (box !== undefined && cell !== undefined && box.width * box.height < cell.width * cell.height - 1e-6);
-
 /** As the story has it; what it does not say is as the plan has found it. */
 export function framingOf(layer: PictureLayer | undefined, planned: PlannedPicture | undefined): Framing {
   // What is as usual is not told.
