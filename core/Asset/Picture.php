@@ -12,8 +12,8 @@ use Rhapsode\Core\Geometry\Frame;
  * A picture that the story may use. Width and height are pixels of the upright picture; $description is what its file says that it
  * shows, which may be offered as words; $matters what matters in it, null where it came in before that was measured; $unbordered what
  * lies within its black borders, where it has any; $soft whether nothing in it is sharp; $sideways by how many degrees clockwise it
- * would come upright, where it is known to lie on its side or its head; $transparent whether what is behind it is seen in parts of it. Where it moves, $clip tells how, and all of this is said of
- * one of its frames, which stands for it.
+ * would come upright, where it is known to lie on its side or its head; $transparent whether what is behind it is seen in parts of
+ * it. Where it moves, $clip tells how, and all of this is said of one of its frames, which stands for it.
  */
 final readonly class Picture extends Asset
 {

@@ -23,7 +23,7 @@ final readonly class LayerContext
     /**
      * @param string                    $slide    its id
      * @param string                    $title    what a heading says that says nothing
-     * @param \Closure(string, string, WordsLook, WordsLook): array{TextBlock, TextBlock} $headings sets a heading and what stands below it, as the slide has them
+     * @param \Closure(string, string, WordsLook, WordsLook): array{TextBlock, TextBlock} $headings sets them
      * @param int                       $frames   that the slide is seen, transitions included
      * @param string|null               $next     asset of the picture that the next slide shows
      * @param Moments                   $moments  when what is tied to its words happens

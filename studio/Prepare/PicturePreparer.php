@@ -50,23 +50,23 @@ final class PicturePreparer
         $plain = $scratch->path('picture');
         symlink((string) realpath($path), $plain);
         try {
-            [$image, $size, $orientation, $cutout] = self::decode($plain, $kind);
-            $original = $keepsOriginal ? $this->original($plain, $kind, $orientation, $folder) : '';
+            $decoded = self::decode($plain, $kind);
+            $original = $keepsOriginal ? $this->original($plain, $kind, $decoded->orientation, $folder) : '';
         } catch (\ImagickException $problem) {
             throw new Unreadable('picture.broken', previous: $problem);
         }
         // Each smaller copy is made from the one before: the same look for a fraction of the work.
-        self::write($image, $folder . '/' . PreparedPicture::MASTER, self::MASTER_SIDE, 92);
-        self::renditions($image, $folder);
-        $cutout?->writeImage('png:' . $folder . '/' . PreparedPicture::CUTOUT);
+        self::write($decoded->image, $folder . '/' . PreparedPicture::MASTER, self::MASTER_SIDE, 92);
+        self::renditions($decoded->image, $folder);
+        $decoded->cutout?->writeImage('png:' . $folder . '/' . PreparedPicture::CUTOUT);
 
         return new PreparedPicture(
-            $size->width,
-            $size->height,
+            $decoded->size->width,
+            $decoded->size->height,
             $original,
             Metadata::source($plain),
             Metadata::description($plain),
-            null !== $cutout,
+            null !== $decoded->cutout,
         );
     }
 
@@ -139,11 +139,9 @@ final class PicturePreparer
     }
 
     /**
-     * @return array{\Imagick, PreparedPicture, int, \Imagick|null} the picture, upright, at its own size or at half of it; that own size; how it was turned, as Exif tells it; a small copy in which its transparent parts are, where it has some
-     *
      * @throws \ImagickException|Unreadable
      */
-    private static function decode(string $path, PictureKind $kind): array
+    private static function decode(string $path, PictureKind $kind): Decoded
     {
         $name = $kind->value . ':' . $path . '[0]';
         $look = new \Imagick();
@@ -182,11 +180,11 @@ final class PicturePreparer
         $image->setImagePage(0, 0, 0, 0);
         $image->setImageDepth(8);
 
-        return [$image, match (true) {
+        return new Decoded($image, match (true) {
             !$half => new PreparedPicture($image->getImageWidth(), $image->getImageHeight()),
             $isTurned => new PreparedPicture($high, $wide),
             default => new PreparedPicture($wide, $high),
-        }, max(1, $orientation), $cutout];
+        }, max(1, $orientation), $cutout);
     }
 
     /**

@@ -17,8 +17,8 @@ use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Presence;
 
 /**
- * A sign that points at something, or marks it; a small drawing of the set; or a small picture of the story's own. $size is a share of the slide's shorter side, $turn
- * degrees clockwise, $at where its middle was put by hand: it is at no place then.
+ * A sign that points at something, or marks it; a small drawing of the set; or a small picture of the story's own. $size is a share
+ * of the slide's shorter side, $turn degrees clockwise, $at where its middle was put by hand: it is at no place then.
  */
 final readonly class IconLayer implements Layer
 {
