@@ -14,7 +14,7 @@ import { Fitted } from './Fitted';
 import { FrameBox } from './FrameBox';
 import { frameOf, inOrder, plannedIn, type Which } from './framing';
 import { MendStage } from './MendStage';
-import { SlideThread } from './SlideThread';
+import { SlideThread } from './thread/SlideThread';
 import { useFraming } from './useFraming';
 import { usePicture } from './usePicture';
 import { useWatchKey } from './useWatchKey';

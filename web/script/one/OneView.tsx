@@ -243,7 +243,7 @@ export default function OneView({ rows, picked, onChoose }: Props) {
   if (shown === 'words')
     return (
       <WordsPart key={row.id} row={row}>
-        {({ stage, fields }) => view(stage, fields)}
+        {({ stage, under, fields }) => view(stage, fields, under)}
       </WordsPart>
     );
   const openLayer = (meant: Layer) => {

@@ -6,11 +6,12 @@ import type { Row } from '../../rows';
 import { SlideWords } from '../../SlideWords';
 import { LookFields, wordsIn } from '../../words/LookFields';
 import { Fitted } from '../Fitted';
+import { WordsThread } from '../thread/WordsThread';
 import { WordsStage } from './WordsStage';
 
 interface Props {
   row: Row;
-  children: (parts: { stage: React.ReactNode; fields: React.ReactNode }) => React.ReactNode;
+  children: (parts: { stage: React.ReactNode; under: React.ReactNode; fields: React.ReactNode }) => React.ReactNode;
 }
 
 /** The words of a slide: written beside the stage or on it, and placed on it. */
@@ -33,7 +34,9 @@ export function WordsPart({ row: { slide, scene }, row, children }: Props) {
         onHeld={hold}
       />
     );
+  const which = wordsIn(slide).find((one) => one.id === chosen) ?? wordsIn(slide)[0];
   return children({
+    under: scene && which?.layer && <WordsThread key={which.id} slide={slide} scene={scene} words={which.layer} />,
     stage: (
       <Fitted>
         <Preview ref={preview} story={id} plan={plan} over={over} hidden={held} />
