@@ -8,7 +8,7 @@ const Strip = styled.div<{ $isDark: boolean }>`
   --tied: ${({ $isDark }) => ($isDark ? '#f3d9a4' : '#8a6116')};
   position: relative;
   height: 72px;
-  margin-inline: 16px;
+  margin: 8px 16px 0;
   color: ${({ $isDark }) => ($isDark ? '#f5f3ee' : 'var(--ink)')};
   .thread {
     position: absolute;
