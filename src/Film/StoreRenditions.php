@@ -20,6 +20,11 @@ final readonly class StoreRenditions implements Renditions
 {
     public function __construct(private Store $store, private AssetFiles $files) {}
 
+    public function content(string $asset): string
+    {
+        return $asset;
+    }
+
     public function picture(Rendition $rendition, Shape $shape): string
     {
         return $this->store->near($this->files->rendition($rendition, $shape) ?? throw ToolFailed::notRead($rendition->name()));

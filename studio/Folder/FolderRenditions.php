@@ -146,6 +146,14 @@ final class FolderRenditions implements Renditions
         return MeasuredPicture::read(Fields::of(json_decode((string) file_get_contents($kept), true)));
     }
 
+    public function content(string $asset): string
+    {
+        // Of one id there is one kind; a clip is known as a picture, and as what is heard.
+        $folder = $this->known["picture:{$asset}"] ?? $this->known["take:{$asset}"] ?? $this->known["music:{$asset}"] ?? $asset;
+
+        return basename($folder);
+    }
+
     public function light(string $id, Recipe $recipe): LightMap
     {
         return new LightMap((string) file_get_contents($this->followed($id, $recipe, PreparedPicture::LIGHT)));

@@ -27,7 +27,8 @@ final readonly class FilmMaker
     public function make(Plan $plan, string $to, FilmFormat $format, ?\Closure $progress = null): void
     {
         $scratch = new Scratch();
-        $segments = Segments::of($plan, $format);
+        $content = $this->renditions->content(...);
+        $segments = Segments::of($plan, $format, $content);
         $path = fn(Segment $s): string => "{$this->kept}/{$s->name}.mp4";
         $missing = [];
         foreach ($segments as $segment) {
@@ -36,7 +37,7 @@ final readonly class FilmMaker
                 $missing[$segment->name] = $segment;
             }
         }
-        $sound = $this->kept . '/' . Mixer::name($plan, $format) . '.sound';
+        $sound = $this->kept . '/' . Mixer::name($plan, $format, $content) . '.sound';
         $this->makeAll(array_values($missing), self::isKept($sound) ? null : $sound, $plan, $format, $path, $scratch, $progress);
         (new FilmMuxer())->mux(
             $plan,

@@ -25,14 +25,19 @@ final readonly class Mixer
 
     public function __construct(private Renditions $renditions) {}
 
-    /** Tells all that determines the sound: a film whose sound is the same needs no new mix. */
-    public static function name(Plan $plan, FilmFormat $format): string
+    /**
+     * Tells all that determines the sound: a film whose sound is the same needs no new mix.
+     *
+     * @param (\Closure(string): string)|null $content names what an asset holds, by its id; null where an id holds one thing for ever
+     */
+    public static function name(Plan $plan, FilmFormat $format, ?\Closure $content = null): string
     {
-        return substr(
-            hash('sha256', json_encode([self::VERSION, $plan->frames(), $plan->plays, $format->audio()], \JSON_THROW_ON_ERROR)),
-            0,
-            32,
-        );
+        $determines = [self::VERSION, $plan->frames(), $plan->plays, $format->audio()];
+        if (null !== $content) {
+            $determines[] = array_map(static fn(Play $play): string => $content($play->asset), $plan->plays);
+        }
+
+        return substr(hash('sha256', json_encode($determines, \JSON_THROW_ON_ERROR)), 0, 32);
     }
 
     /** Writes sound of exactly the plan's length, in two channels. @throws ToolFailed */

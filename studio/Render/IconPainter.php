@@ -23,7 +23,8 @@ final readonly class IconPainter implements LayerPainter
     public function paint(PlannedLayer $layer, ScenePainting $on, ?string $moving): void
     {
         if ($layer instanceof PlannedIcon) {
-            $name = "{$layer->hash()}-{$this->format->width}x{$this->format->height}";
+            $shown = null === $layer->picture ? '' : '-' . $this->renditions->content($layer->picture->id);
+            $name = "{$layer->hash()}{$shown}-{$this->format->width}x{$this->format->height}";
             $on->lay($this->renditions->drawing($name, fn(string $to) => $this->draw($layer, $to)), $layer->opacity());
         }
     }

@@ -12,6 +12,9 @@ use Rhapsode\Core\Sound\Play;
 /** Where what a film is made of lies on this machine. Each answers with the path of a file that is there. */
 interface Renditions
 {
+    /** Names what an asset holds: the same name, the same file. (An id of a folder's names a place, where another file may lie tomorrow.) */
+    public function content(string $asset): string;
+
     /** A prepared picture: JPEG, upright, sRGB, as its rendition says; whole ones in the film's shape. */
     public function picture(Rendition $rendition, Shape $shape): string;
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Render;
 
 use Rhapsode\Core\Layer\Envelope;
+use Rhapsode\Core\Layer\Icon\PlannedIcon;
+use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Plan\Scene;
 
@@ -17,13 +19,21 @@ final readonly class Segment
 {
     public string $name;
 
-    public function __construct(public Scene $scene, public ?Scene $next, public int $start, public int $frames, string $made)
-    {
+    /** @param (\Closure(string): string)|null $content names what an asset holds, by its id; null where an id holds one thing for ever */
+    public function __construct(
+        public Scene $scene,
+        public ?Scene $next,
+        public int $start,
+        public int $frames,
+        string $made,
+        ?\Closure $content = null,
+    ) {
         $this->name = substr(hash('sha256', json_encode([
             $made,
             $frames,
             self::determines($scene, $start, $frames),
             null === $next ? null : [self::determines($next, $start, $frames), $scene->transition->toArray()],
+            ...null === $content ? [] : array_map($content, self::assets($scene, ...null === $next ? [] : [$next])),
         ], \JSON_THROW_ON_ERROR)), 0, 32);
     }
 
@@ -31,6 +41,23 @@ final readonly class Segment
     public function scenes(): array
     {
         return null === $this->next ? [$this->scene] : [$this->scene, $this->next];
+    }
+
+    /** @return list<string> that its scenes show */
+    private static function assets(Scene ...$scenes): array
+    {
+        $assets = [];
+        foreach ($scenes as $scene) {
+            foreach ($scene->layers as $layer) {
+                $assets[] = match (true) {
+                    $layer instanceof PlannedPicture => $layer->rendition->asset,
+                    $layer instanceof PlannedIcon => $layer->picture?->id,
+                    default => null,
+                };
+            }
+        }
+
+        return array_values(array_filter($assets, is_string(...)));
     }
 
     /** @return list<mixed> */

@@ -19,22 +19,26 @@ final class Segments
      */
     private const LONGEST = 180;
 
-    /** @return list<Segment> in the order of the film */
-    public static function of(Plan $plan, FilmFormat $format): array
+    /**
+     * @param (\Closure(string): string)|null $content names what an asset holds, by its id; null where an id holds one thing for ever
+     *
+     * @return list<Segment> in the order of the film
+     */
+    public static function of(Plan $plan, FilmFormat $format, ?\Closure $content = null): array
     {
         $made = self::ENGINE . ' ' . $format->fingerprint();
         $segments = [];
         foreach ($plan->scenes as $i => $scene) {
             $before = $plan->scenes[$i - 1] ?? null;
             if ($scene->comesIn > 0 && null !== $before) {
-                $segments[] = new Segment($before, $scene, $scene->start, $scene->comesIn, $made);
+                $segments[] = new Segment($before, $scene, $scene->start, $scene->comesIn, $made, $content);
             }
             $at = $scene->start + $scene->comesIn;
             // What stands still costs next to nothing: it is one.
             $parts = max(1, $scene->isStill() ? 1 : (int) ceil(($scene->end - $at) / self::LONGEST));
             foreach (Pacing::share($scene->end - $at, $parts) as $frames) {
                 if ($frames > 0) {
-                    $segments[] = new Segment($scene, null, $at, $frames, $made);
+                    $segments[] = new Segment($scene, null, $at, $frames, $made, $content);
                 }
                 $at += $frames;
             }

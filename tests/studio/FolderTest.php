@@ -6,12 +6,20 @@ namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Message\Message;
+use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Studio\Folder\FolderRenditions;
 use Rhapsode\Studio\Folder\StoryFolder;
+use Rhapsode\Studio\Messages\IcuCatalogue;
+use Rhapsode\Studio\Mux\FilmMaker;
+use Rhapsode\Studio\Mux\Mixer;
+use Rhapsode\Studio\Render\FilmFormat;
+use Rhapsode\Studio\Render\Segment;
+use Rhapsode\Studio\Render\Segments;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Unreadable;
+use Rhapsode\Tests\Core\EvenWidths;
 
 final class FolderTest extends TestCase
 {
@@ -106,5 +114,54 @@ final class FolderTest extends TestCase
         clearstatcache();
 
         self::assertSame(1_000_000_000, filemtime($prepared[0]));
+    }
+
+    /** What is kept is kept by what it holds: a file of the same name and size that shows or says something else is another. */
+    public function testAnotherFileUnderTheSameNameIsSeenAndHeard(): void
+    {
+        Media::picture($this->in('01.jpg'), 'xc:#C00000', 1280, 720);
+        Media::sound($this->in('01.wav'), 'sine=220', 2.0);
+        [$red, $low] = $this->filmed();
+        self::assertSame([$red, $low], $this->filmed(), 'nothing is made anew');
+        Media::picture($this->in('01.jpg'), 'xc:#0000C0', 1280, 720);
+        [$blue, $same] = $this->filmed();
+        self::assertNotSame([], array_diff($blue, $red));
+        self::assertSame($low, $same);
+        Media::sound($this->in('01.wav'), 'sine=440', 2.0);
+        [$still, $high] = $this->filmed();
+        self::assertSame($blue, $still);
+        self::assertNotSame($low, $high);
+    }
+
+    /** @return array{list<string>, string} the names of what its film is put together from: its segments, and its sound */
+    private function filmed(): array
+    {
+        $renditions = new FolderRenditions($this->scratch->path('kept'));
+        $story = (new StoryFolder($this->scratch->path('story'), $renditions))->read();
+        $plan = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story);
+        $format = FilmFormat::of($plan->shape, 'small');
+
+        return [
+            array_map(static fn(Segment $segment): string => $segment->name, Segments::of($plan, $format, $renditions->content(...))),
+            Mixer::name($plan, $format, $renditions->content(...)),
+        ];
+    }
+
+    /** The same in the film's own pixels. */
+    public function testTheFilmShowsThePictureThatLiesThereNow(): void
+    {
+        $renditions = fn(): FolderRenditions => new FolderRenditions($this->scratch->path('kept'));
+        $shown = [];
+        foreach (['#C00000', '#0000C0'] as $colour) {
+            Media::picture($this->in('01.jpg'), "xc:{$colour}", 1280, 720);
+            $film = $this->scratch->path('film.mp4');
+            $kept = $renditions();
+            $story = (new StoryFolder($this->scratch->path('story'), $kept))->read();
+            $plan = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story);
+            (new FilmMaker($kept, $kept->segments()))->make($plan, $film, FilmFormat::of($plan->shape, 'small'));
+            $pixels = Media::frame($film, 30, 640, 360);
+            $shown[] = $pixels[3 * (640 * 100 + 300)] > $pixels[3 * (640 * 100 + 300) + 2] ? 'red' : 'blue';
+        }
+        self::assertSame(['red', 'blue'], $shown);
     }
 }
