@@ -230,7 +230,7 @@ test('two pages at once, and a cut network: what is laid out is one truth', asyn
     other.getByRole('radio', { name: 'Two over each other' }).locator('xpath=ancestor::label[1]').click(),
   ]);
   await expect.poll(() => layout(page, 1)).toBe('over');
-  expect(await lies(page, 1)).toEqual(['4 coast.jpg', '1 fern.jpg']);
+  await expect.poll(() => lies(page, 1)).toEqual(['4 coast.jpg', '1 fern.jpg']);
   await other.close();
   await context.setOffline(true);
   await card(page, 'Four').click();

@@ -8,6 +8,8 @@ const OWN = [
   'file',
   'firstName',
   'name',
+  // How it is said whose a story is, in that's language.
+  'by',
   'author',
   'classroom',
   'student',
@@ -23,7 +25,7 @@ export function gatherOwn(page: Page): Set<string> {
   const own = new Set<string>(['Rhapsode']);
   const take = (value: unknown, key = ''): void => {
     if (typeof value === 'string') {
-      if (OWN.includes(key) || LISTS.includes(key)) own.add(value.replace(/\s+/g, ' ').trim());
+      if (OWN.includes(key) || LISTS.includes(key)) own.add(value.replace('{name}', '').replace(/\s+/g, ' ').trim());
     } else if (Array.isArray(value)) for (const one of value) take(one, key);
     else if (value !== null && typeof value === 'object')
       for (const [name, one] of Object.entries(value)) take(one, /^\d+$/.test(name) ? key : name);
