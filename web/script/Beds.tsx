@@ -7,6 +7,7 @@ import { say } from '../messages/say';
 import { Button, Row, Soft } from '../parts/controls';
 import { useTell } from '../parts/notices';
 import { place } from '../parts/place';
+import { musicOf } from '../story/styles';
 import { useView } from '../story/StoryContext';
 
 const BedSettings = place(() => import('./BedSettings'));
@@ -32,7 +33,7 @@ export function Beds() {
     <>
       <h3>{say('bed.title')}</h3>
       {beds.length === 0 && <Soft>{say('bed.none')}</Soft>}
-      <Soft>{say(`style.${view.story.style.name ?? 'thread'}.music`)}</Soft>
+      <Soft>{say(musicOf[view.story.style.name ?? 'thread'])}</Soft>
       {beds.map((bed) => (
         <Suspense key={bed.id} fallback={<Soft>{say('page.one-moment')}</Soft>}>
           <BedSettings bed={bed} />

@@ -5,7 +5,7 @@ import type { ThreadSlide } from '../parts/Thread';
 import { threadOf } from '../stage/plan';
 import { assetOf, pictureOf } from '../story/slides';
 import { useView } from '../story/StoryContext';
-import { say } from '../messages/say';
+import { say, type Code } from '../messages/say';
 
 /** All that is shown of a slide, from whatever distance. */
 export interface Row {
@@ -39,9 +39,10 @@ const sameRow = (a: Row, b: Row): boolean =>
 /** What a slide is called to who cannot see it. */
 export const nameOf = (row: Row): string => say(kindOf(row), { slide: row.index + 1, picture: row.picture });
 
-function kindOf({ slide, picture }: Row) {
-  const { layout } = slide;
-  if (layout === 'title' || layout === 'part' || layout === 'closing') return `slide.${layout}` as const;
+const alone = { title: 'slide.title', part: 'slide.part', closing: 'slide.closing' } as const;
+
+function kindOf({ slide: { layout }, picture }: Row): Code {
+  if (layout === 'title' || layout === 'part' || layout === 'closing') return alone[layout];
   return picture ? 'slide.pictured' : 'slide.bare';
 }
 

@@ -14,3 +14,15 @@ export const styles: [StyleName, Code, Code][] = [
   ['lantern', 'style.lantern', 'style.lantern.is'],
   ['reed', 'style.reed', 'style.reed.is'],
 ];
+
+/** What music goes with each. */
+export const musicOf: Record<StyleName, Code> = {
+  thread: 'style.thread.music',
+  clay: 'style.clay.music',
+  slate: 'style.slate.music',
+  stone: 'style.stone.music',
+  tin: 'style.tin.music',
+  ledger: 'style.ledger.music',
+  lantern: 'style.lantern.music',
+  reed: 'style.reed.music',
+};
