@@ -46,6 +46,10 @@ test('parts begin on a ground of their own, and the last slide says who did what
   await expect.poll(async () => (await slide(page, 2)).layout).toBe('title');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(async () => (await slide(page, 2)).layout).toBe('part');
+  await kind(page, 'Made by').click();
+  await expect.poll(async () => (await slide(page, 2)).layout).toBe('closing');
+  await kind(page, 'A part begins').click();
+  await expect.poll(async () => (await slide(page, 2)).layout).toBe('part');
 
   await choose(page, 4);
   await page.getByRole('button', { name: 'Add a title' }).click();
