@@ -70,6 +70,8 @@ final class Limits
     /** The same in frames. */
     public const CLIP_FRAMES = 30 * self::CLIP;
     public const LEAST_STAY = 0.5;
+    /** That words are there, where a hand pulls when they come and go. */
+    public const LEAST_SEEN = 0.5;
     public const MOST_STAY = 600.0;
     public const TRANSITION = 3.0;
     public const FADE = 20.0;

@@ -64,10 +64,7 @@ enum Layout: string
     /** @return list<Layer> what a slide has of whose layers nothing is said */
     public function usualLayers(): array
     {
-        return match ($this) {
-            self::Title, self::Part, self::Closing => [new WordsLayer('title', WordsRole::Title)],
-            default => [],
-        };
+        return $this->isWordsAlone() ? [new WordsLayer('title', WordsRole::Title)] : [];
     }
 
     /**
@@ -91,8 +88,8 @@ enum Layout: string
         $count = static fn(WordsRole $role): int => \count(array_filter($roles, static fn(WordsRole $one): bool => $one === $role));
         $onPicture = \count(array_filter($roles, static fn(WordsRole $role): bool => $role->isOnPicture()));
         $hasRoom = $cells === array_unique($cells) && max([-1, ...$cells]) < $this->cells();
-        $fits = match ($this) {
-            self::Title, self::Part, self::Closing => 0 === $pictures + $onPicture && max($count(WordsRole::Title), $count(WordsRole::Subtitle)) <= 1,
+        $fits = match (true) {
+            $this->isWordsAlone() => 0 === $pictures + $onPicture && max($count(WordsRole::Title), $count(WordsRole::Subtitle)) <= 1,
             default => $pictures <= (self::Full === $this ? 1 : 0) && $onPicture === \count($roles) && $onPicture <= Limits::WORDS_ON_PICTURE,
         };
         if (!$fits || !$hasRoom) {

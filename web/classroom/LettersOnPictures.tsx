@@ -1,34 +1,22 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { answer, api, sentence } from '../api/client';
+import { answer, api } from '../api/client';
 import type { Assignment } from '../api/types';
 import { say } from '../messages/say';
 import { Select } from '../parts/Choice';
-import { useTell } from '../parts/notices';
+import { useTold } from './useTold';
 
 const NONE = 'none';
 const OFFERED = ['40', '60', '90', '120', '160'];
 
 /** How many letters may stand on a picture of a story for an assignment. */
-export function LettersOnPictures({ assignment }: { assignment: Assignment }) {
-  const queries = useQueryClient();
-  const tell = useTell();
-  const { id, letters } = assignment;
-  const [asked, ask] = useState<string>();
-  const set = (to: string) => {
-    ask(to);
+export function LettersOnPictures({ assignment: { id, letters } }: { assignment: Assignment }) {
+  const send = (to: string) =>
     answer(
       api.PUT('/api/assignments/{id}/letters', {
         params: { path: { id } },
         body: { letters: to === NONE ? null : Number(to) },
       }),
-    )
-      .then(() => queries.invalidateQueries({ queryKey: ['assignment', id] }))
-      .then(() => tell(say('class.letters-set')))
-      .catch((error: unknown) => tell(sentence(error), { tone: 'trouble' }))
-      // What is shown is what the server has.
-      .finally(() => ask(undefined));
-  };
+    );
+  const { asked, set } = useTold(id, send, 'class.letters-set');
   return (
     <div style={{ maxWidth: 320 }}>
       <Select

@@ -9,4 +9,10 @@ enum Depth: string
 {
     case Far = 'far';
     case Near = 'near';
+
+    /** The one of two figures that is of this depth. */
+    public function of(float $far, float $near): float
+    {
+        return self::Far === $this ? $far : $near;
+    }
 }

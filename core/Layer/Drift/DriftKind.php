@@ -13,6 +13,9 @@ enum DriftKind: string
     /** Dust in a light that comes from the side. */
     case Motes = 'motes';
 
+    /** However strong it is, something is seen through it. */
+    private const MOST_COVER = 0.9;
+
     public function usualWay(): Way
     {
         return match ($this) {
@@ -37,31 +40,25 @@ enum DriftKind: string
     /** How much of what lies under it is covered where it is thickest, 0 to 1: of what is far, and of what is near. */
     public function cover(Strength $strength, Depth $depth): float
     {
-        $covers = match ($this) {
-            self::Rain => [0.36, 0.5],
-            self::Snow => [0.66, 0.86],
-            self::Mist => [0.62, 0.6],
-            self::Motes => [0.8, 0.62],
+        $usual = match ($this) {
+            self::Rain => $depth->of(0.36, 0.5),
+            self::Snow => $depth->of(0.66, 0.86),
+            self::Mist => $depth->of(0.62, 0.6),
+            self::Motes => $depth->of(0.8, 0.62),
         };
 
-        return round(min(0.9, $covers[Depth::Far === $depth ? 0 : 1] * match ($strength) {
-            Strength::Little => 0.7,
-            Strength::Some => 1.0,
-            Strength::Much => 1.25,
-        }), 3);
+        return round(min(self::MOST_COVER, $usual * $strength->covers()), 3);
     }
 
     /** How far it comes in a second, a share of the slide's height: what is near passes faster. */
     public function speed(Depth $depth): float
     {
-        $speeds = match ($this) {
-            self::Rain => [0.9, 1.35],
-            self::Snow => [0.055, 0.095],
-            self::Mist => [0.018, 0.03],
-            self::Motes => [0.022, 0.036],
+        return match ($this) {
+            self::Rain => $depth->of(0.9, 1.35),
+            self::Snow => $depth->of(0.055, 0.095),
+            self::Mist => $depth->of(0.018, 0.03),
+            self::Motes => $depth->of(0.022, 0.036),
         };
-
-        return $speeds[Depth::Far === $depth ? 0 : 1];
     }
 
     /** Degrees by which what is far goes another way than what is near: nothing that floats goes quite the same way. */

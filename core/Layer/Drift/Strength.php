@@ -20,4 +20,14 @@ enum Strength: string
             self::Much => 1.8,
         };
     }
+
+    /** How much each of them covers, of what is usual. */
+    public function covers(): float
+    {
+        return match ($this) {
+            self::Little => 0.7,
+            self::Some => 1.0,
+            self::Much => 1.25,
+        };
+    }
 }

@@ -1,3 +1,4 @@
+import limits from '../../../../schema/limits.json';
 import type { Scene, Slide, WordsLayer } from '../../../api/types';
 import { say } from '../../../messages/say';
 import { useActs, useView } from '../../../story/StoryContext';
@@ -8,8 +9,6 @@ import { Knot } from './Knot';
 import { ThreadStrip } from './ThreadStrip';
 
 type Told = NonNullable<WordsLayer['comes']> | null;
-/** Seconds for which words are there at least. */
-const LEAST = 0.5;
 const asMoment = (told: Told): Moment | null =>
   told === null ? null : typeof told === 'number' ? { at: told } : { word: told.word };
 const asTold = ({ word, at = 0 }: Moment): Told => (word === undefined ? Math.round(at * 100) / 100 : { word });
@@ -48,7 +47,7 @@ export function WordsThread({ slide, scene, words }: Props) {
   ] as const;
   /** They never go before they have come. */
   const isApart = (key: 'comes' | 'goes', second: number) =>
-    key === 'comes' ? second <= to - LEAST : second >= from + LEAST;
+    key === 'comes' ? second <= to - limits.leastSeen : second >= from + limits.leastSeen;
   const tied = (told: Told) => (typeof told === 'object' ? told?.word : undefined);
   return (
     <ThreadStrip
