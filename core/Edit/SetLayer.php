@@ -14,7 +14,8 @@ use Rhapsode\Core\Story\Story;
 
 /**
  * Changes what is told of one layer; what is not told stays. A layer that is not there yet is put before the others: two who
- * write the same caption for the first time write one.
+ * write the same caption for the first time write one. Who lays something new where another was quicker lays it in the next
+ * cell in which nothing lies.
  */
 final readonly class SetLayer implements Edit
 {
@@ -29,7 +30,13 @@ final readonly class SetLayer implements Edit
                 throw new Refused('edit.layer-of-another-kind');
             }
 
-            return $slide->withLayer(self::changed($this->kind, $this->layer, $known, $this->changes));
+            $layer = self::changed($this->kind, $this->layer, $known, $this->changes);
+            $empty = $slide->emptyCells();
+            if (null === $known && null !== $layer->cell() && [] !== $empty && !\in_array($layer->cell(), $empty, true)) {
+                $layer = $layer->inCell($empty[0]);
+            }
+
+            return $slide->withLayer($layer);
         });
     }
 

@@ -168,6 +168,21 @@ final class ArrangementTest extends TestCase
         self::assertSame([Layout::Three, ['picture', 'picture-2', '']], [$story->slides[0]->layout, self::cells($story)]);
     }
 
+    public function testTwoWhoLaySomethingInOneCellBothHaveIt(): void
+    {
+        $story = (new Arrange(['s0'], Layout::Three))->apply(self::story());
+        $story = (new SetLayer('s0', 'w', LayerKind::Words, ['cell' => 1]))->apply($story);
+        $story = (new SetLayer('s0', 'i', LayerKind::Icon, ['cell' => 1]))->apply($story);
+        self::assertSame(['picture', 'w', 'i'], self::cells($story));
+        // What is there already is not moved by what is told of it.
+        self::assertSame(
+            ['picture', 'w', 'i'],
+            self::cells((new SetLayer('s0', 'w', LayerKind::Words, ['text' => 'Mine', 'cell' => 1]))->apply($story)),
+        );
+        $this->expectException(Malformed::class);
+        (new SetLayer('s0', 'late', LayerKind::Words, ['cell' => 1]))->apply($story)->slides[0]->check();
+    }
+
     public function testTheyChangePlaces(): void
     {
         $story = (new PutBeside('s0', 'q'))->apply(self::story());
