@@ -15,9 +15,12 @@ use Rhapsode\Core\Story\Story;
 final class Credits
 {
     public const PER_PAGE = 6;
-    /** Seconds: to look up, and for each entry. Common practice: an entry takes 1 to 2 seconds to read. */
-    private const PAGE_BASE = 3.0;
-    private const PAGE_EACH = 1.0;
+    /** Seconds to look up. */
+    private const LOOKING_UP = 3.0;
+    /** Seconds for an entry, at least. Common practice: it takes 1 to 2 seconds to read. */
+    private const LEAST = 1.0;
+    /** Letters a second: credits are looked over, about twice as fast as one reads (450 words a minute and more, from memory). */
+    private const LOOKED_OVER = 40.0;
 
     /** @return list<string> one sentence for each source */
     public static function entries(Story $story, Wording $words): array
@@ -69,10 +72,19 @@ final class Credits
         );
     }
 
-    /** @return list<list<string>> */
-    public static function pages(Story $story, Wording $words): array
+    /** @return list<string> those that the film shows */
+    public static function shown(Story $story, Wording $words): array
     {
-        $entries = $story->credits ? self::entries($story, $words) : [];
+        return $story->credits ? self::entries($story, $words) : [];
+    }
+
+    /**
+     * @param list<string> $entries
+     *
+     * @return list<list<string>>
+     */
+    public static function pages(array $entries): array
+    {
         if ([] === $entries) {
             return [];
         }
@@ -82,9 +94,23 @@ final class Credits
         return array_chunk($entries, max(1, (int) ceil(\count($entries) / $pages)));
     }
 
-    /** @param list<string> $page */
+    /**
+     * Seconds for which a page is seen.
+     *
+     * @param list<string> $page
+     */
     public static function seconds(array $page): float
     {
-        return self::PAGE_BASE + self::PAGE_EACH * \count($page);
+        return self::LOOKING_UP + self::reading($page);
+    }
+
+    /**
+     * Seconds to look entries over.
+     *
+     * @param list<string> $entries
+     */
+    public static function reading(array $entries): float
+    {
+        return array_sum(array_map(static fn(string $entry): float => max(self::LEAST, mb_strlen($entry) / self::LOOKED_OVER), $entries));
     }
 }

@@ -16,4 +16,6 @@ enum PlannedKind: string
     case Mat = 'mat';
     /** Weather or light that passes over pictures. */
     case Drift = 'drift';
+    /** Words taller than the slide that pass over it. */
+    case Roll = 'roll';
 }

@@ -10,12 +10,10 @@ use Rhapsode\Core\Captions\Imported;
 use Rhapsode\Core\Captions\WordTimes;
 use Rhapsode\Core\Credits\Credits;
 use Rhapsode\Core\Credits\Wording;
-use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
-use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Memo\Memo;
 use Rhapsode\Core\Memo\ProcessMemo;
@@ -29,7 +27,6 @@ use Rhapsode\Core\Story\Cells;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
-use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Core\Words\LightUnder;
 use Rhapsode\Core\Words\TextWidths;
@@ -47,9 +44,9 @@ final readonly class Planner
         $typesetter = new Typesetter($this->widths, $story->shape, $story->language, $story->style->scheme());
         $parts = $typesetter->in($typesetter->scheme->forPart());
         $wording = new Wording($this->catalogue, $story->language);
-        $pages = Credits::pages($story, $wording);
+        $credits = Credits::shown($story, $wording);
         $last = $timed[\count($timed) - 1] ?? null;
-        $intoCredits = [] === $pages || null === $last ? 0 : $story->transitionOf($last->slide)->frames();
+        $intoCredits = [] === $credits || null === $last ? 0 : $story->transitionOf($last->slide)->frames();
         $drifts = Drifting::of($timed);
         $scenes = [];
         foreach ($timed as $i => $one) {
@@ -57,7 +54,7 @@ final readonly class Planner
             $set = Layout::Part === $one->slide->layout ? $parts : $typesetter;
             $scenes[] = $this->scene($story, $one, $next, $next->comesIn ?? $intoCredits, $wording, $i + 1, $set, $lights, $drifts[$one->slide->id] ?? null);
         }
-        array_push($scenes, ...$this->credits($wording->credits(), $pages, $typesetter, $last?->end() ?? 0, $intoCredits));
+        array_push($scenes, ...(new CreditScenes($typesetter, $wording->credits()))->of($credits, $last?->end() ?? 0, $intoCredits));
         $ends = array_combine(
             array_map(static fn(Scene $s): string => $s->id, $scenes),
             array_map(static fn(Scene $s): int => $s->end, $scenes),
@@ -214,25 +211,5 @@ final readonly class Planner
             $slide->layers,
             static fn(Layer $layer): bool => $are === ($layer instanceof PictureLayer && null !== $layer->cell),
         ));
-    }
-
-    /**
-     * @param list<list<string>> $pages
-     *
-     * @return list<Scene>
-     */
-    private function credits(string $heading, array $pages, Typesetter $typesetter, int $start, int $comesIn): array
-    {
-        $scenes = [];
-        foreach ($pages as $i => $page) {
-            $end = $start + Rate::frames(Credits::seconds($page));
-            $words = new PlannedWords('credits', $typesetter->credits($heading, $page), Envelope::constant(1.0));
-            $out = PlannedTransition::of(TransitionKind::Crossfade, $i < \count($pages) - 1 ? Rate::FPS : 0);
-            $scenes[] = new Scene('credits-' . ($i + 1), $heading, $typesetter->scheme->ground, $start, $end, $comesIn, $out, [$words]);
-            $start = $end;
-            $comesIn = Rate::FPS;
-        }
-
-        return $scenes;
     }
 }

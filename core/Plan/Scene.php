@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Plan;
 
+use Rhapsode\Core\Credits\PlannedRoll;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Layer\Words\PlannedWords;
+use Rhapsode\Core\Words\TextBlock;
 
 /**
  * A slide, or a page of credits, as it is performed. Frames: it is seen from $start, coming in over $comesIn frames, alone until
@@ -79,6 +81,15 @@ final readonly class Scene
     public function words(): array
     {
         return array_values(array_filter($this->layers, static fn(PlannedLayer $layer): bool => $layer instanceof PlannedWords));
+    }
+
+    /** @return list<TextBlock> what is drawn of words, which are performed as drawings */
+    public function drawn(): array
+    {
+        return array_values(array_filter(array_map(
+            static fn(PlannedLayer $layer): ?TextBlock => $layer instanceof PlannedWords || $layer instanceof PlannedRoll ? $layer->block : null,
+            $this->layers,
+        )));
     }
 
     /** Whether a caption stands where the cues would stand. */

@@ -6,6 +6,7 @@ namespace Rhapsode\Core\Story;
 
 use Rhapsode\Core\Geometry\Mount;
 use Rhapsode\Core\Words\Backing;
+use Rhapsode\Core\Words\CreditsWay;
 use Rhapsode\Core\Words\Face;
 use Rhapsode\Core\Words\Ornament;
 use Rhapsode\Core\Words\Scheme;
@@ -116,6 +117,7 @@ enum StyleName: string
                 '#10162A',
                 mount: new Mount(0.018, 0.02),
                 motion: 0.7,
+                credits: CreditsWay::Roll,
             ),
             self::Reed => new Scheme(
                 new Type(Face::Loud, Weight::Regular),
@@ -130,6 +132,7 @@ enum StyleName: string
                 Backing::Plate,
                 mount: new Mount(0.03, 0.008, 0.008, '#6B8F2E'),
                 motion: 1.1,
+                credits: CreditsWay::Roll,
             ),
         };
     }

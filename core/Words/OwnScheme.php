@@ -7,7 +7,7 @@ namespace Rhapsode\Core\Words;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Malformed;
 
-/** What a maker has changed of a scheme: its pair of faces and four colours; null for what stays. */
+/** What a maker has changed of a scheme: its pair of faces, four colours, how the sources are shown; null for what stays. */
 final readonly class OwnScheme
 {
     public function __construct(
@@ -17,6 +17,7 @@ final readonly class OwnScheme
         public ?string $ink = null,
         public ?string $accent = null,
         public ?string $words = null,
+        public ?CreditsWay $credits = null,
     ) {}
 
     /** @throws Malformed */
@@ -31,6 +32,7 @@ final readonly class OwnScheme
             Colour::readOrNull($in, 'ink'),
             Colour::readOrNull($in, 'accent'),
             Colour::readOrNull($in, 'words'),
+            $in->has('credits') ? $in->choice('credits', CreditsWay::class) : null,
         );
     }
 
@@ -51,6 +53,7 @@ final readonly class OwnScheme
             // A line about pictures is of the accent's colour.
             null === $scheme->mount->colour || null === $this->accent ? $scheme->mount : $scheme->mount->coloured($this->accent),
             $scheme->motion,
+            $this->credits ?? $scheme->credits,
         );
     }
 
@@ -59,7 +62,7 @@ final readonly class OwnScheme
     {
         return array_filter([
             'heading' => $this->heading?->value, 'text' => $this->text?->value, 'ground' => $this->ground, 'ink' => $this->ink,
-            'accent' => $this->accent, 'words' => $this->words,
+            'accent' => $this->accent, 'words' => $this->words, 'credits' => $this->credits?->value,
         ], static fn(?string $part): bool => null !== $part);
     }
 }

@@ -22,6 +22,7 @@ final readonly class Scheme
      * @param Backing     $backing what they stand on where nothing is told
      * @param Mount       $mount   of what lies in cells
      * @param float       $motion  how much pictures move by themselves, 1 for the usual; at most what is calm
+     * @param CreditsWay  $credits how the sources are shown at the end
      */
     public function __construct(
         public Type $heading = new Type(Face::Reading),
@@ -36,6 +37,7 @@ final readonly class Scheme
         public Backing $backing = Backing::Auto,
         public Mount $mount = new Mount(),
         public float $motion = 1.0,
+        public CreditsWay $credits = CreditsWay::Pages,
     ) {}
 
     public const PAPER = '#FBF8F1';
@@ -74,6 +76,7 @@ final readonly class Scheme
             $this->backing,
             $this->mount,
             $this->motion,
+            $this->credits,
         );
     }
 
@@ -89,7 +92,7 @@ final readonly class Scheme
         return [
             'heading' => $this->heading->face->value, 'text' => $this->text->face->value, 'ground' => strtolower($this->ground),
             'ink' => strtolower($this->ink), 'accent' => strtolower($this->accent), 'words' => strtolower($this->words ?? Legibility::LIGHT),
-            'isClear' => $this->isClear(),
+            'credits' => $this->credits->value, 'isClear' => $this->isClear(),
         ];
     }
 }

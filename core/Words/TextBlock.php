@@ -26,6 +26,7 @@ final readonly class TextBlock
      * @param list<Plate> $plates under the lines; a plate of full opacity and no radius may serve as a rule
      * @param bool        $fits   whether all words found room at a size that can be read
      * @param Frame|null  $body   what they take with the room of a plate about them, as a share of the slide
+     * @param float       $slides how many slides it is high: more than one where it passes over the slide
      */
     public function __construct(
         public int $width,
@@ -34,6 +35,7 @@ final readonly class TextBlock
         public array $plates = [],
         public bool $fits = true,
         private ?Frame $body = null,
+        public float $slides = 1.0,
     ) {
         $this->hash = $this->isEmpty() ? '' : substr(hash('sha256', $this->toJson()), 0, 24);
     }
@@ -52,6 +54,7 @@ final readonly class TextBlock
             $in->whole('height', 1, 10_000),
             array_map(Line::read(...), $in->objects('lines')),
             array_map(Plate::read(...), $in->objects('plates')),
+            slides: $in->number('slides', 0.0, 100.0, 1.0),
         );
     }
 
@@ -70,6 +73,7 @@ final readonly class TextBlock
             $this->plates,
             $this->fits,
             $this->body,
+            $this->slides,
         );
     }
 
@@ -128,6 +132,7 @@ final readonly class TextBlock
             'width' => $this->width, 'height' => $this->height,
             'lines' => array_map(static fn(Line $l): array => $l->toArray(), $this->lines),
             'plates' => array_map(static fn(Plate $p): array => $p->toArray(), $this->plates),
+            ...1.0 === $this->slides ? [] : ['slides' => $this->slides],
         ];
     }
 

@@ -61,59 +61,9 @@ final readonly class Typesetter
         return new Headings($this->fitting, $this->scheme, Direction::isRightToLeft($this->language));
     }
 
-    /**
-     * A page of credits.
-     *
-     * @param list<string> $entries
-     */
-    public function credits(string $heading, array $entries): TextBlock
+    /** Sets the credits. */
+    public function credits(): CreditsText
     {
-        $room = $this->fitting->safe() - 40;
-        $edge = $this->fitting->height * Spot::EDGE;
-        $standing = $this->headings()->standing(new WordsLook(), $this->scheme->ink);
-        $heading = $this->fitting->fitted([$heading], $this->scheme->heading, 44, true)->at($this->middle(), $edge + 16, $standing);
-        $top = $edge + 124;
-        $space = $this->fitting->height - $edge - $top;
-        $set = [];
-        $fits = false;
-        foreach ([28, 25, 22, 20, 18] as $size) {
-            $set = array_map(fn(string $entry): Fitted => $this->fitting->fitted(
-                $this->fitting->lines($entry, $this->scheme->text, $room / $size),
-                $this->scheme->text,
-                $size,
-                true,
-            ), $entries);
-            if (array_sum(array_map(static fn(Fitted $entry): float => $entry->height() + $size * 0.5, $set)) <= $space) {
-                $fits = true;
-                break;
-            }
-        }
-        $placed = [];
-        foreach ($set as $entry) {
-            array_push($placed, ...$entry->at($this->middle(), $top, $standing));
-            $top += $entry->height() + $entry->size * 0.5;
-        }
-
-        return $this->block([...$heading, ...$placed], $this->ornament($edge + 92, 5), $fits);
-    }
-
-    private function middle(): float
-    {
-        return $this->fitting->width / 2;
-    }
-
-    /**
-     * @param list<Line>  $lines
-     * @param list<Plate> $plates
-     */
-    private function block(array $lines, array $plates, bool $fits): TextBlock
-    {
-        return new TextBlock($this->fitting->width, $this->fitting->height, $lines, $plates, $fits);
-    }
-
-    /** @return list<Plate> */
-    private function ornament(float $y, int $count): array
-    {
-        return $this->scheme->ornament->plates($this->middle(), $y, $count, $this->scheme->accent);
+        return new CreditsText($this->fitting, $this->scheme, $this->headings()->standing(new WordsLook(), $this->scheme->ink));
     }
 }

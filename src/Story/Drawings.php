@@ -24,10 +24,10 @@ final readonly class Drawings
     public function keep(StoryRecord $story, Plan $plan): void
     {
         foreach ($plan->scenes as $scene) {
-            foreach ($scene->words() as $words) {
-                $key = self::key($story, $words->hash());
-                $this->memo->recall("kept {$key}", function () use ($words, $key): bool {
-                    $this->store->once($key, static fn(string $to) => file_put_contents($to, $words->block->toJson()));
+            foreach ($scene->drawn() as $block) {
+                $key = self::key($story, $block->hash());
+                $this->memo->recall("kept {$key}", function () use ($block, $key): bool {
+                    $this->store->once($key, static fn(string $to) => file_put_contents($to, $block->toJson()));
 
                     return true;
                 });

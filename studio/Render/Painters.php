@@ -60,6 +60,7 @@ final class Painters
         return $this->made[$kind->value] ??= match ($kind) {
             PlannedKind::Picture => new PicturePainter($this->renditions, $this->shape, $this->format),
             PlannedKind::Words => new WordsPainter($this->renditions, $this->format),
+            PlannedKind::Roll => new RollPainter($this->renditions, $this->format),
             PlannedKind::Pointer => new PointerPainter($this->renditions, $this->format),
             PlannedKind::Icon => new IconPainter($this->renditions, $this->format),
             PlannedKind::Drift => new DriftPainter($this->renditions, $this->format),

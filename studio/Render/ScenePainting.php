@@ -107,6 +107,49 @@ final class ScenePainting
         $this->painted = $this->graph->filter('overlay=format=yuv420:eof_action=repeat', $this->all(), $sheet);
     }
 
+    /**
+     * Lays a drawing as wide as the film over what is there, that moves up or down; what lies outside the film is not seen.
+     *
+     * @param Envelope $top its upper edge, in shares of the film's height
+     */
+    public function roll(string $png, Envelope $top): void
+    {
+        [$width, $height] = [$this->format->width, $this->format->height];
+        // With as much air above and below it as the film is high, of which that is cut out which is seen. (In RGB: with colours that
+        // are only as fine as two pixels it could come by two only. The filter's own count of frames begins at one.)
+        $cut = \sprintf(
+            "pad=iw:ih+2*%2\$d:0:%2\$d:black@0,tpad=stop_mode=clone:stop=%3\$d,crop=%1\$d:%2\$d:0:'%2\$d-round(%2\$d*(%4\$s))'",
+            $width,
+            $height,
+            $this->frames - 1,
+            self::expression($top, \sprintf('(round(t*%d)+%d)', Rate::FPS, $this->start)),
+        );
+        $this->painted = $this->graph->filter('overlay=format=yuv420:eof_action=repeat', $this->all(), $this->graph->filter(
+            "format=rgba,{$cut}," . Overlay::CONVERT,
+            $this->graph->input(['-framerate', (string) Rate::FPS, '-f', 'png_pipe', '-i', Tool::file($png)]),
+        ));
+    }
+
+    /** An envelope as a filter computes it. @param string $frame how it counts the frames of the scene */
+    private static function expression(Envelope $envelope, string $frame): string
+    {
+        $said = '';
+        $before = $envelope->points[0];
+        foreach ($envelope->points as [$at, $value]) {
+            $said .= $at <= $before[0] ? '' : \sprintf(
+                'if(lt(%1$s\,%2$d)\,%3$.8F+%4$.8F*max(0\,%1$s-%5$d)\,',
+                $frame,
+                $at,
+                $before[1],
+                ($value - $before[1]) / ($at - $before[0]),
+                $before[0],
+            );
+            $before = [$at, $value];
+        }
+
+        return $said . \sprintf('%.8F', $before[1]) . str_repeat(')', substr_count($said, 'if('));
+    }
+
     /** Lays a drawing of the film's size over what is there. */
     public function lay(string $png, Envelope $opacity, ?Coming $coming = null): void
     {

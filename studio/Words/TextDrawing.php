@@ -30,8 +30,10 @@ final class TextDrawing
     private const SHADOW = 0.07;
     private const EMOJI = '/\p{So}|[\x{1F000}-\x{1FAFF}\x{FE0F}\x{20E3}]/u';
 
-    public function paint(TextBlock $sheet, string $path, int $height): void
+    /** @param int $slide the height of a slide in pixels: what passes over it is so many times as high */
+    public function paint(TextBlock $sheet, string $path, int $slide): void
     {
+        $height = (int) round($slide * $sheet->slides);
         Tool::run(
             ['rsvg-convert', '--unlimited', '--height', (string) $height, '--keep-aspect-ratio', '--format', 'png', '--output', $path],
             30,

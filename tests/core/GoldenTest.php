@@ -6,10 +6,12 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Asset\Music;
+use Rhapsode\Core\Credits\PlannedRoll;
 use Rhapsode\Core\Edit\PutBeside;
 use Rhapsode\Core\Edit\SetDrift;
 use Rhapsode\Core\Edit\SetLayer;
 use Rhapsode\Core\Edit\SetSequence;
+use Rhapsode\Core\Edit\SetStyle;
 use Rhapsode\Core\Edit\SetVoice;
 use Rhapsode\Core\Framing\Comfort;
 use Rhapsode\Core\Framing\Fit;
@@ -113,7 +115,8 @@ final class GoldenTest extends TestCase
         $story = (new SetLayer('s8', 'label', LayerKind::Words, ['role' => 'label', 'text' => 'Here', 'of' => 'picture-2']))->apply($story);
         $story = (new SetVoice('s4', [new Span('t4', 48_000, 90_000), new Span('t4', 120_000, 168_000)]))->apply($story);
 
-        return $story;
+        // The credits roll.
+        return (new SetStyle(null, null, ['credits' => 'roll']))->apply($story);
     }
 
     /**
@@ -214,6 +217,7 @@ final class GoldenTest extends TestCase
             'lowered' => null === $words?->rise ? null : round($words->rise->at($since) * PlannedWords::RISE, 6),
             'written' => self::written($words, $since),
             'drifted' => $layer instanceof PlannedDrift ? array_map(static fn(float $share): float => round($share, 6), $layer->at($since)) : null,
+            'rolled' => $layer instanceof PlannedRoll ? [round($layer->top->at($since), 6), round($layer->block->slides, 6)] : null,
             'line' => array_map(static fn(Point $point): array => [round($point->x, 6), round($point->y, 6)], $line),
             'id' => $layer->id(), 'opacity' => round($layer->opacity()->at($frame - $scene->start), 6),
             'clip' => $layer instanceof PlannedPicture ? $layer->clip?->frame($frame - $scene->start) : null,

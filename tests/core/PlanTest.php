@@ -29,6 +29,7 @@ use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
+use Rhapsode\Core\Words\CreditsWay;
 use Rhapsode\Studio\Messages\IcuCatalogue;
 use Rhapsode\Studio\Words\FontWidths;
 
@@ -64,7 +65,8 @@ final class PlanTest extends TestCase
             self::assertSame($plan->scenes[$i + 1]->comesIn ?? 0, $slide->transition->frames, 'a transition belongs to both its scenes');
         }
         self::assertSame($at, $plan->frames());
-        $pages = \count(Credits::pages($story, self::wording($story)));
+        $entries = Credits::shown($story, self::wording($story));
+        $pages = CreditsWay::Roll === $story->style->scheme()->credits ? min(1, \count($entries)) : \count(Credits::pages($entries));
         self::assertCount(\count($story->slides) + $pages, $plan->scenes);
         self::assertSame(
             0 === $pages ? $story->slides[\count($story->slides) - 1]->id : "credits-{$pages}",
@@ -105,7 +107,7 @@ final class PlanTest extends TestCase
         $story = Stories::of([[], [], []]);
 
         self::assertSame(['“The mill” by Ann · example.org/mill · CC BY 4.0'], Credits::entries($story, self::wording($story)));
-        self::assertSame([], Credits::pages($story->with(credits: false), self::wording($story)));
+        self::assertSame([], Credits::shown($story->with(credits: false), self::wording($story)));
     }
 
     public function testWhatIsNotShownIsNotCredited(): void
@@ -123,7 +125,8 @@ final class PlanTest extends TestCase
             $pictures["p{$i}"] = new Picture("p{$i}", "{$i}.jpg", 1600, 900, new Source("Picture {$i}", 'Ann'));
             $slides[] = Slide::showing("s{$i}", "p{$i}");
         }
-        $pages = Credits::pages($many = new Story('T', $slides, $pictures), self::wording($many));
+        $many = new Story('T', $slides, $pictures);
+        $pages = Credits::pages(Credits::shown($many, self::wording($many)));
 
         self::assertSame([5, 5, 4], array_map(\count(...), $pages));
     }

@@ -48,6 +48,7 @@ use Rhapsode\Core\Story\Transition;
 use Rhapsode\Core\Story\TransitionKind;
 use Rhapsode\Core\Words\Align;
 use Rhapsode\Core\Words\Backing;
+use Rhapsode\Core\Words\CreditsWay;
 use Rhapsode\Core\Words\Face;
 use Rhapsode\Core\Words\OwnPlace;
 use Rhapsode\Core\Words\OwnScheme;
@@ -198,7 +199,7 @@ final class Stories
             $assets,
             ['en', 'de', 'ar', 'ja', 'pt-BR'][mt_rand(0, 4)],
             Shape::cases()[mt_rand(0, 3)],
-            new Style(self::randomTransition(), StyleName::cases()[mt_rand(0, 7)], self::maybe() ? new OwnScheme() : new OwnScheme(Face::cases()[mt_rand(0, 5)], null, '#757575', null, '#c0392b', '#777777')),
+            new Style(self::randomTransition(), StyleName::cases()[mt_rand(0, 7)], self::maybe() ? new OwnScheme() : new OwnScheme(Face::cases()[mt_rand(0, 5)], null, '#757575', null, '#c0392b', '#777777', self::maybe() ? CreditsWay::Roll : null)),
             self::maybe(),
             $beds,
             $captions,

@@ -194,8 +194,14 @@ test('each setting of the story is chosen and kept, music with all that can be s
   await draw(page, 'The story');
   await whole(page).getByText('Sweep', { exact: true }).click();
   await expect.poll(async () => (await view(page)).story.style.transition.kind).toBe('sweep');
+  // The way they come is chosen by mouse, and by keys back; there is none where there are no credits.
+  await whole(page).getByText('Rolling upwards').click();
+  await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('roll');
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('pages');
   await page.getByText('Credits at the end, made from the sources').click();
   await expect.poll(async () => (await view(page)).story.credits).toBe(false);
+  await expect(whole(page).getByRole('radiogroup', { name: 'They come' })).toBeHidden();
   await chooseFrom(page, 'Language', 'Deutsch');
   await expect.poll(async () => (await view(page)).story.language).toBe('de');
   const [music] = await Promise.all([

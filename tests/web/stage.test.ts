@@ -20,6 +20,8 @@ interface Seen {
     written: [x: number, y: number, seen: number][] | null;
     /** Where the sheet of a drift begins. */
     drifted: { x: number; y: number } | null;
+    /** Where the upper edge of what rolls lies, in shares of the slide's height, and how many slides it is high. */
+    rolled: [top: number, slides: number] | null;
     /** Of a pointer, from and to. */
     line: [number, number][];
   }[];
@@ -115,7 +117,7 @@ describe('the stage', () => {
   it('shows at every moment what core says is seen', () => {
     expect(golden.moments.length).toBeGreaterThan(90);
     let transitions = 0;
-    let [moving, lowered, written, pointed, boxed, drifted] = [0, 0, 0, 0, 0, 0];
+    let [moving, lowered, written, pointed, boxed, drifted, rolled] = [0, 0, 0, 0, 0, 0, 0];
     const kinds = new Set<string>();
     for (const { frame, scenes } of golden.moments) {
       stage.show(golden.plan, frame);
@@ -167,6 +169,13 @@ describe('the stage', () => {
             expect(x, where).toBeCloseTo(layer.drifted.x, 3);
             expect(y, where).toBeCloseTo(layer.drifted.y, 3);
           }
+          if (layer.rolled) {
+            rolled += 1;
+            const [top, slides] = layer.rolled;
+            expect(Number.parseFloat(element.style.height) / 100, where).toBeCloseTo(slides, 4);
+            const moved = Number(/translateY\((-?[\d.e-]+)%\)/.exec(element.style.transform)?.[1]) / 100;
+            expect(moved * slides, where).toBeCloseTo(top, 3);
+          }
           if (layer.line.length > 0) {
             pointed += 1;
             const drawn = ['x1', 'y1', 'x2', 'y2'].map((name) => Number(element.children[2]?.getAttribute(name)));
@@ -187,9 +196,9 @@ describe('the stage', () => {
     }
     expect(moving, 'a clip is among the layers').toBeGreaterThan(10);
     // Words that come in each way are met while they do.
-    expect(Math.min(lowered, written, pointed, boxed, drifted)).toBeGreaterThan(0);
+    expect(Math.min(lowered, written, pointed, boxed, drifted, rolled)).toBeGreaterThan(0);
     expect(transitions, 'transitions are among the moments').toBeGreaterThan(12);
-    expect([...kinds].sort()).toEqual(['drift', 'icon', 'mat', 'picture', 'pointer', 'words']);
+    expect([...kinds].sort()).toEqual(['drift', 'icon', 'mat', 'picture', 'pointer', 'roll', 'words']);
   });
 
   it('shows the last scene after the end, and nothing of a plan without any', () => {

@@ -18,6 +18,11 @@ const shapes: [StoryView['story']['shape'], Code][] = [
   ['9:16', 'shape.upright'],
 ];
 
+const ways: [StoryView['plan']['scheme']['credits'], Code][] = [
+  ['pages', 'whole.credits-pages'],
+  ['roll', 'whole.credits-roll'],
+];
+
 /** The first two pictures that follow each other; the first two slides where there are none. */
 function twoPictures(scenes: Scene[]): [Scene | undefined, Scene | undefined] {
   const isPicture = (scene: Scene | undefined) => scene?.layers.some(({ kind }) => kind === 'picture') ?? false;
@@ -38,6 +43,14 @@ export default function WholePanel() {
       <Toggle isSelected={view.story.credits} onChange={(credits) => void edit({ do: 'show credits', credits })}>
         {say('whole.credits')}
       </Toggle>
+      {view.story.credits && (
+        <Picks
+          label={say('whole.credits-come')}
+          value={view.plan.scheme.credits}
+          options={offered(ways)}
+          onChange={(credits) => void edit({ do: 'set style', own: { credits } })}
+        />
+      )}
       <Picks
         label={say('shape.title')}
         value={view.story.shape}

@@ -5,6 +5,7 @@ import { mat } from './mat';
 import type { Performer } from './performer';
 import { picture } from './picture';
 import { pointer } from './pointer';
+import { roll } from './roll';
 import { words } from './words';
 
 /** The performer of each kind of layer. */
@@ -15,6 +16,7 @@ const performers: { [K in PlannedLayer['kind']]: Performer<Extract<PlannedLayer,
   pointer,
   mat,
   drift,
+  roll,
 };
 
 /** Its performer and the layer are of one kind. */

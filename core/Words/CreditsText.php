@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Core\Words;
+
+use Rhapsode\Core\Geometry\Spot;
+
+/** Sets the credits: a heading, and its entries below each other, on the bare ground. */
+final readonly class CreditsText
+{
+    private const HEADING = 44;
+    /** Of entries, the largest first. The smallest can be read at 360 px of height still. */
+    private const SIZES = [28, 25, 22, 20, 18];
+    /** Below an entry, in em. */
+    private const GAP = 0.5;
+    /** From the top of the heading to the ornament, and to the first entry. */
+    private const ORNAMENT = 76;
+    private const ENTRIES = 108;
+    /** The tallest that is drawn in one piece; librsvg draws 32767 pixels, and a film's can be half as large again as these. */
+    private const MOST = 9000;
+
+    public function __construct(private Fitting $fitting, private Scheme $scheme, private Standing $standing) {}
+
+    /**
+     * All of it on one slide.
+     *
+     * @param list<string> $entries
+     */
+    public function page(string $heading, array $entries): TextBlock
+    {
+        $edge = $this->fitting->height * Spot::EDGE;
+        $set = [];
+        foreach (self::SIZES as $size) {
+            $set = $this->set($heading, $entries, $size, $edge + 16);
+            if ($set['bottom'] <= $this->fitting->height - $edge) {
+                break;
+            }
+        }
+
+        return $this->block($set, $this->fitting->height);
+    }
+
+    /**
+     * As tall as it needs, from its heading to its last entry, to pass over the slide; null where there is too much of it.
+     *
+     * @param list<string> $entries
+     */
+    public function roll(string $heading, array $entries): ?TextBlock
+    {
+        foreach (self::SIZES as $size) {
+            $set = $this->set($heading, $entries, $size, 0.0);
+            if ($set['bottom'] <= self::MOST) {
+                return $this->block($set, (int) ceil($set['bottom'] / 2) * 2);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<string> $entries
+     *
+     * @return array{lines: list<Line>, plates: list<Plate>, bottom: float}
+     */
+    private function set(string $heading, array $entries, int $size, float $top): array
+    {
+        $middle = $this->fitting->width / 2;
+        $room = $this->fitting->safe() - 40;
+        $lines = $this->fitting->fitted([$heading], $this->scheme->heading, self::HEADING, true)->at($middle, $top, $this->standing);
+        $y = $top + self::ENTRIES;
+        foreach ($entries as $entry) {
+            $fitted = $this->fitting->fitted($this->fitting->lines($entry, $this->scheme->text, $room / $size), $this->scheme->text, $size, true);
+            array_push($lines, ...$fitted->at($middle, $y, $this->standing));
+            $y += $fitted->height() + $size * self::GAP;
+        }
+
+        return [
+            'lines' => $lines,
+            'plates' => $this->scheme->ornament->plates($middle, $top + self::ORNAMENT, 5, $this->scheme->accent),
+            'bottom' => $y,
+        ];
+    }
+
+    /** @param array{lines: list<Line>, plates: list<Plate>, bottom: float} $set */
+    private function block(array $set, int $height): TextBlock
+    {
+        return new TextBlock(
+            $this->fitting->width,
+            $height,
+            $set['lines'],
+            $set['plates'],
+            $set['bottom'] <= max($height, $this->fitting->height * (1 - Spot::EDGE)),
+            slides: $height / $this->fitting->height,
+        );
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rhapsode\Studio\Render;
+
+use Rhapsode\Core\Credits\PlannedRoll;
+use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Plan\Scene;
+use Rhapsode\Studio\Words\TextDrawing;
+
+/** Credits that roll: drawn once, as tall as they are, and moved over the frames. */
+final readonly class RollPainter implements LayerPainter
+{
+    public function __construct(private Renditions $renditions, private FilmFormat $format) {}
+
+    public function frames(PlannedLayer $layer, Scene $scene): ?\Closure
+    {
+        return null;
+    }
+
+    public function paint(PlannedLayer $layer, ScenePainting $on, ?string $moving): void
+    {
+        if (!$layer instanceof PlannedRoll) {
+            return;
+        }
+        $height = $this->format->height;
+        $png = $this->renditions->drawing(
+            "{$layer->hash()}-{$height}",
+            static fn(string $to) => (new TextDrawing())->paint($layer->block, $to, $height),
+        );
+        $on->roll($png, $layer->top);
+    }
+}
