@@ -76,6 +76,7 @@ final class CreditsRollTest extends TestCase
         self::assertEqualsWithDelta($slide, $roll->block->height / $roll->block->slides, 1e-6);
         self::assertStringContainsString(' ' . $entries, implode(' ', array_map(static fn(Line $line): string => $line->text, $roll->block->lines)));
         foreach ($roll->block->lines as $line) {
+            self::assertStringStartsNotWith('·', $line->text);
             self::assertGreaterThanOrEqual(0.05 * $roll->block->width, $line->left());
             self::assertLessThanOrEqual(0.95 * $roll->block->width, $line->left() + $line->width);
             $seen = 0;
