@@ -39,6 +39,10 @@ final class Credits
             }
         }
 
+        $backdrop = $story->picture((string) $story->style->own->picture);
+        if (null !== $backdrop && !$backdrop->source->isEmpty()) {
+            $entries[self::entry($backdrop->source, $words->picture(...))] = true;
+        }
         foreach ($story->slides as $slide) {
             foreach ($slide->layers as $layer) {
                 if ($layer instanceof IconLayer && $layer->isOfTheSet()) {

@@ -10,6 +10,7 @@ use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\Style;
 
 /**
  * A story taken apart, so that what two people change in different places does not touch: each of its own properties; the order
@@ -100,13 +101,14 @@ final class Parts
         }
         $order = self::order($own['beds'] ?? array_keys(self::byId($story->beds)));
         $laid = array_map(static fn(string $id): ?Bed => isset($beds[$id]) ? Bed::read(Fields::of($beds[$id])) : null, $order);
-        unset($own['slides'], $own['beds']);
-        // The story's own properties are read by its own rules; its tables are there already.
+        $style = isset($own['style']) ? Style::read(Fields::of($own['style'])) : $story->style;
+        unset($own['slides'], $own['beds'], $own['style']);
+        // The story's own properties are read by its own rules; its tables are there already, and what a style has of them.
         $plain = [] === $own ? $story : Story::fromArray(
-            [...self::own($story), ...$own, 'version' => Story::VERSION, 'slides' => [], 'beds' => []],
+            [...self::own($story), ...$own, 'version' => Story::VERSION, 'slides' => [], 'beds' => [], 'style' => null],
         );
 
-        return $plain->with(slides: $slides, assets: $assets, beds: array_values(array_filter($laid)))->checked();
+        return $plain->with(slides: $slides, assets: $assets, beds: array_values(array_filter($laid)), style: $style)->checked();
     }
 
     /** @return array<string, mixed> */

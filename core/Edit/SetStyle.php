@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\StyleName;
 use Rhapsode\Core\Story\Transition;
@@ -17,6 +18,9 @@ final readonly class SetStyle implements Edit
     public function apply(Story $story): Story
     {
         $style = null === $this->name ? $story->style : $story->style->named($this->name);
+        if (\is_string($this->own['picture'] ?? null) && null === $story->picture($this->own['picture'])) {
+            throw new Refused('edit.asset-gone');
+        }
         $style = [] === $this->own ? $style : $style->owned($this->own);
 
         return $story->with(style: null === $this->transition ? $style : $style->with($this->transition));

@@ -8,6 +8,8 @@ namespace Rhapsode\Core\Layer;
 enum PlannedKind: string
 {
     case Picture = 'picture';
+    /** The picture on the ground of the story's style. */
+    case Backdrop = 'backdrop';
     case Words = 'words';
     case Icon = 'icon';
     /** From words to a point of a picture. */

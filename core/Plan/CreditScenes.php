@@ -17,8 +17,11 @@ use Rhapsode\Core\Words\Typesetter;
 /** The credits as they are performed after the last slide: page after page, or in one piece that rolls. */
 final readonly class CreditScenes
 {
-    /** @param string $heading that they stand under */
-    public function __construct(private Typesetter $typesetter, private string $heading) {}
+    /**
+     * @param string        $heading  that they stand under
+     * @param Backdrop|null $backdrop that they stand on
+     */
+    public function __construct(private Typesetter $typesetter, private string $heading, private ?Backdrop $backdrop = null) {}
 
     /**
      * @param list<string> $entries
@@ -66,6 +69,8 @@ final readonly class CreditScenes
     {
         $transition = PlannedTransition::of(TransitionKind::Crossfade, $out);
 
-        return new Scene("credits-{$number}", $this->heading, $this->typesetter->scheme->ground, $start, $end, $comesIn, $transition, [$shown]);
+        $layers = $this->backdrop?->under([$shown]) ?? [$shown];
+
+        return new Scene("credits-{$number}", $this->heading, $this->typesetter->scheme->ground, $start, $end, $comesIn, $transition, $layers);
     }
 }

@@ -48,13 +48,14 @@ final readonly class Planner
         $last = $timed[\count($timed) - 1] ?? null;
         $intoCredits = [] === $credits || null === $last ? 0 : $story->transitionOf($last->slide)->frames();
         $drifts = Drifting::of($timed);
+        $backdrop = Backdrop::of($story, $typesetter->scheme, $lights);
         $scenes = [];
         foreach ($timed as $i => $one) {
             $next = $timed[$i + 1] ?? null;
             $set = Layout::Part === $one->slide->layout ? $parts : $typesetter;
-            $scenes[] = $this->scene($story, $one, $next, $next->comesIn ?? $intoCredits, $wording, $i + 1, $set, $lights, $drifts[$one->slide->id] ?? null);
+            $scenes[] = $this->scene($story, $one, $next, $next->comesIn ?? $intoCredits, $wording, $i + 1, $set, $lights, $drifts[$one->slide->id] ?? null, $backdrop);
         }
-        array_push($scenes, ...(new CreditScenes($typesetter, $wording->credits()))->of($credits, $last?->end() ?? 0, $intoCredits));
+        array_push($scenes, ...(new CreditScenes($typesetter, $wording->credits(), $backdrop))->of($credits, $last?->end() ?? 0, $intoCredits));
         $ends = array_combine(
             array_map(static fn(Scene $s): string => $s->id, $scenes),
             array_map(static fn(Scene $s): int => $s->end, $scenes),
@@ -122,6 +123,7 @@ final readonly class Planner
         Typesetter $typesetter,
         array $lights,
         ?Drifting $drifting,
+        ?Backdrop $backdrop,
     ): Scene {
         $slide = $timed->slide;
         $heading = match ($slide->layout) {
@@ -173,7 +175,12 @@ final readonly class Planner
                 $story->language,
                 $typesetter->scheme->light(),
             ),
-            $drifting?->under($context->under, $story->shape, $typesetter->scheme->ground) ?? $context->under,
+            match (true) {
+                // What is to be read on a picture leaves no room for what passes over it.
+                null !== $backdrop && \in_array($slide->layout, [Layout::Title, Layout::Closing], true) => $backdrop->under($context->under),
+                null !== $drifting => $drifting->under($context->under, $story->shape, $typesetter->scheme->ground),
+                default => $context->under,
+            },
         );
     }
 

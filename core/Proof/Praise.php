@@ -15,7 +15,7 @@ final class Praise
     /** What each message says is true where there is something of the kind and none of these findings. */
     private const CLEAR = ['silent', 'too-quiet', 'clipped', 'noisy'];
     private const READABLE = ['words-too-long', 'too-fast-to-read'];
-    private const CREDITED = ['no-source', 'half-source', 'no-music-source', 'half-music-source', 'no-picture'];
+    private const CREDITED = ['no-source', 'half-source', 'no-music-source', 'no-backdrop-source', 'half-music-source', 'no-picture'];
     private const LONG_ENOUGH = ['too-short', 'too-long'];
 
     /**

@@ -98,7 +98,19 @@ final class Proof
             $findings[] = new Flaw(Severity::Should, 'many-drifts', ['count' => \count($drifts)]);
         }
 
-        return [...$findings, ...self::music($story)];
+        return [...$findings, ...self::backdrop($story), ...self::music($story)];
+    }
+
+    /** @return list<Flaw> of a picture on the ground that no slide shows: of others the slide is told */
+    private static function backdrop(Story $story): array
+    {
+        $id = $story->style->own->picture;
+        $picture = null === $id ? null : $story->picture($id);
+        $isShown = [] !== array_filter($story->slides, static fn(Slide $s): bool => \in_array($id, $s->assets(), true));
+
+        return null === $picture || $isShown || !$picture->source->isEmpty() ? [] : [
+            new Flaw(Severity::Must, 'no-backdrop-source', ['file' => $picture->file]),
+        ];
     }
 
     /** @return list<Flaw> */

@@ -98,6 +98,9 @@ final readonly class Story
             $seen[$slide->id] = true;
             $this->checkSlide($slide);
         }
+        if (null !== $this->style->own->picture && null === $this->picture($this->style->own->picture)) {
+            throw new Malformed('document.picture-missing');
+        }
         foreach ($this->beds as $bed) {
             if (null === $this->music($bed->asset)) {
                 throw new Malformed('document.music-missing');

@@ -7,7 +7,7 @@ namespace Rhapsode\Core\Words;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Malformed;
 
-/** What a maker has changed of a scheme: its pair of faces, four colours, how the sources are shown; null for what stays. */
+/** What a maker has changed of a scheme: its pair of faces, four colours, the picture on its ground (an asset), how the sources are shown; null for what stays. */
 final readonly class OwnScheme
 {
     public function __construct(
@@ -18,6 +18,7 @@ final readonly class OwnScheme
         public ?string $accent = null,
         public ?string $words = null,
         public ?CreditsWay $credits = null,
+        public ?string $picture = null,
     ) {}
 
     /** @throws Malformed */
@@ -33,6 +34,7 @@ final readonly class OwnScheme
             Colour::readOrNull($in, 'accent'),
             Colour::readOrNull($in, 'words'),
             $in->has('credits') ? $in->choice('credits', CreditsWay::class) : null,
+            $in->has('picture') ? $in->id('picture') : null,
         );
     }
 
@@ -43,8 +45,8 @@ final readonly class OwnScheme
             null === $this->text ? $scheme->text : new Type($this->text, $scheme->text->weight),
             $this->ground ?? $scheme->ground,
             $this->ink ?? $scheme->ink,
-            // What stands below a heading was chosen for the colours that were.
-            null === $this->ground && null === $this->ink ? $scheme->soft : $this->ink ?? $scheme->ink,
+            // What stands below a heading was chosen for the colours that were; and the clearer it is, the more is seen of a picture.
+            null === $this->ground && null === $this->ink && null === $this->picture ? $scheme->soft : $this->ink ?? $scheme->ink,
             $this->accent ?? $scheme->accent,
             $scheme->ornament,
             $this->words ?? $scheme->words,
@@ -54,6 +56,7 @@ final readonly class OwnScheme
             null === $scheme->mount->colour || null === $this->accent ? $scheme->mount : $scheme->mount->coloured($this->accent),
             $scheme->motion,
             $this->credits ?? $scheme->credits,
+            $this->picture,
         );
     }
 
@@ -63,6 +66,7 @@ final readonly class OwnScheme
         return array_filter([
             'heading' => $this->heading?->value, 'text' => $this->text?->value, 'ground' => $this->ground, 'ink' => $this->ink,
             'accent' => $this->accent, 'words' => $this->words, 'credits' => $this->credits?->value,
+            'picture' => $this->picture,
         ], static fn(?string $part): bool => null !== $part);
     }
 }

@@ -23,6 +23,7 @@ final readonly class Scheme
      * @param Mount       $mount   of what lies in cells
      * @param float       $motion  how much pictures move by themselves, 1 for the usual; at most what is calm
      * @param CreditsWay  $credits how the sources are shown at the end
+     * @param string|null $picture asset of what lies on the ground, seen through its colour; null for nothing
      */
     public function __construct(
         public Type $heading = new Type(Face::Reading),
@@ -38,6 +39,7 @@ final readonly class Scheme
         public Mount $mount = new Mount(),
         public float $motion = 1.0,
         public CreditsWay $credits = CreditsWay::Pages,
+        public ?string $picture = null,
     ) {}
 
     public const PAPER = '#FBF8F1';
@@ -92,7 +94,7 @@ final readonly class Scheme
         return [
             'heading' => $this->heading->face->value, 'text' => $this->text->face->value, 'ground' => strtolower($this->ground),
             'ink' => strtolower($this->ink), 'accent' => strtolower($this->accent), 'words' => strtolower($this->words ?? Legibility::LIGHT),
-            'credits' => $this->credits->value, 'isClear' => $this->isClear(),
+            'credits' => $this->credits->value, 'picture' => $this->picture, 'isClear' => $this->isClear(),
         ];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\App\Story;
 
 use Rhapsode\App\Asset\AssetFiles;
+use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
@@ -39,6 +40,11 @@ final readonly class PlanMaker
                     $picture->recipe,
                 );
             }
+        }
+
+        $backdrop = $story->style->own->picture;
+        if (null !== $backdrop) {
+            $lights[(new Rendition($backdrop))->lightKey()] ??= $this->files->light($backdrop, new Recipe());
         }
 
         return array_filter($lights);

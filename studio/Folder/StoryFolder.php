@@ -14,6 +14,7 @@ use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
+use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
@@ -68,6 +69,11 @@ final readonly class StoryFolder
                     $picture->recipe,
                 );
             }
+        }
+
+        $backdrop = $story->style->own->picture;
+        if (null !== $backdrop) {
+            $lights[(new Rendition($backdrop))->lightKey()] ??= $this->renditions->light($backdrop, new Recipe());
         }
 
         return $lights;

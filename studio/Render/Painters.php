@@ -59,6 +59,7 @@ final class Painters
     {
         return $this->made[$kind->value] ??= match ($kind) {
             PlannedKind::Picture => new PicturePainter($this->renditions, $this->shape, $this->format),
+            PlannedKind::Backdrop => new BackdropPainter($this->renditions, $this->shape, $this->format),
             PlannedKind::Words => new WordsPainter($this->renditions, $this->format),
             PlannedKind::Roll => new RollPainter($this->renditions, $this->format),
             PlannedKind::Pointer => new PointerPainter($this->renditions, $this->format),

@@ -98,6 +98,7 @@ final class EditTest extends TestCase
         yield 'let it rain' => [['do' => 'set drift', 'slides' => ['s0', 's1'], 'drift' => ['kind' => 'rain', 'way' => 'down', 'strength' => 'much']]];
         yield 'vary transitions' => [['do' => 'vary transitions']];
         yield 'set colours of the style' => [['do' => 'set style', 'own' => ['ground' => '#112233', 'heading' => 'hand']]];
+        yield 'lay a picture on the ground' => [['do' => 'set style', 'own' => ['picture' => 'p', 'credits' => 'roll']]];
         yield 'set the style' => [['do' => 'set style', 'name' => 'lantern']];
         yield 'set what is usual' => [['do' => 'set style', 'transition' => ['kind' => 'sweep', 'seconds' => 0.5]]];
         yield 'show pictures whole' => [

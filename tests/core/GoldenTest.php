@@ -115,8 +115,8 @@ final class GoldenTest extends TestCase
         $story = (new SetLayer('s8', 'label', LayerKind::Words, ['role' => 'label', 'text' => 'Here', 'of' => 'picture-2']))->apply($story);
         $story = (new SetVoice('s4', [new Span('t4', 48_000, 90_000), new Span('t4', 120_000, 168_000)]))->apply($story);
 
-        // The credits roll.
-        return (new SetStyle(null, null, ['credits' => 'roll']))->apply($story);
+        // The credits roll, over a picture.
+        return (new SetStyle(null, null, ['credits' => 'roll', 'picture' => 'p']))->apply($story);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\Core;
 
+use Rhapsode\Core\Asset\Asset;
 use Rhapsode\Core\Asset\Clip;
 use Rhapsode\Core\Asset\Matters;
 use Rhapsode\Core\Asset\Music;
@@ -98,7 +99,8 @@ final class Stories
 
             return $text;
         };
-        if (Layout::Title === ($changes['layout'] ?? null)) {
+        $layout = $changes['layout'] ?? null;
+        if ($layout instanceof Layout && $layout->isWordsAlone()) {
             return [
                 new WordsLayer('title', WordsRole::Title, $text('title')),
                 new WordsLayer('subtitle', WordsRole::Subtitle, $text('subtitle')),
@@ -199,7 +201,7 @@ final class Stories
             $assets,
             ['en', 'de', 'ar', 'ja', 'pt-BR'][mt_rand(0, 4)],
             Shape::cases()[mt_rand(0, 3)],
-            new Style(self::randomTransition(), StyleName::cases()[mt_rand(0, 7)], self::maybe() ? new OwnScheme() : new OwnScheme(Face::cases()[mt_rand(0, 5)], null, '#757575', null, '#c0392b', '#777777', self::maybe() ? CreditsWay::Roll : null)),
+            new Style(self::randomTransition(), StyleName::cases()[mt_rand(0, 7)], self::maybe() ? new OwnScheme() : new OwnScheme(Face::cases()[mt_rand(0, 5)], null, '#757575', null, '#c0392b', '#777777', self::maybe() ? CreditsWay::Roll : null, self::maybe() ? array_key_first(array_filter($assets, static fn(Asset $asset): bool => $asset instanceof Picture)) : null)),
             self::maybe(),
             $beds,
             $captions,

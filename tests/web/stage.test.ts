@@ -198,7 +198,7 @@ describe('the stage', () => {
     // Words that come in each way are met while they do.
     expect(Math.min(lowered, written, pointed, boxed, drifted, rolled)).toBeGreaterThan(0);
     expect(transitions, 'transitions are among the moments').toBeGreaterThan(12);
-    expect([...kinds].sort()).toEqual(['drift', 'icon', 'mat', 'picture', 'pointer', 'roll', 'words']);
+    expect([...kinds].sort()).toEqual(['backdrop', 'drift', 'icon', 'mat', 'picture', 'pointer', 'roll', 'words']);
   });
 
   it('shows the last scene after the end, and nothing of a plan without any', () => {

@@ -25,6 +25,7 @@ export type PlannedPicture = Schemas['PlannedPicture'];
 export type PlannedIcon = Schemas['PlannedIcon'];
 export type PlannedWords = Schemas['PlannedWords'];
 export type PlannedDrift = Schemas['PlannedDrift'];
+export type PlannedBackdrop = Schemas['PlannedBackdrop'];
 export type PlannedRoll = Schemas['PlannedRoll'];
 export type PlannedMat = Schemas['PlannedMat'];
 export type PlannedPointer = Schemas['PlannedPointer'];

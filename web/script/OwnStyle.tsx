@@ -2,7 +2,7 @@ import styled from 'styled-components';
 import { say, type Code } from '../messages/say';
 import { offered, Select } from '../parts/Choice';
 import { ColourField } from '../parts/ColourField';
-import { Button, Row } from '../parts/controls';
+import { Button, Row, Soft } from '../parts/controls';
 import { useActs, useView } from '../story/StoryContext';
 import { useInHand } from '../story/useInHand';
 import { faces } from './faces';
@@ -38,15 +38,21 @@ const colours: ['ground' | 'ink' | 'accent' | 'words', Code][] = [
   ['words', 'style.words'],
 ];
 
-/** Faces and colours of the maker's own, on the style that is chosen. */
+/** No asset is called so. */
+const NONE = '';
+
+/** Faces, colours and ground of the maker's own, on the style that is chosen. */
 export function OwnStyle() {
   const { edit } = useActs();
   const { story, plan } = useView();
-  const { heading, text, ground, ink, accent, words } = plan.scheme;
-  const { value, set } = useInHand({ heading, text, ground, ink, accent, words }, (changes) => ({
+  const { heading, text, ground, ink, accent, words, picture } = plan.scheme;
+  const { value, set } = useInHand({ heading, text, ground, ink, accent, words, picture }, (changes) => ({
     do: 'set style',
     own: changes,
   }));
+  const pictures = Object.entries(story.assets).flatMap(([id, asset]): [string, string][] =>
+    asset.kind === 'picture' ? [[id, asset.file]] : [],
+  );
   const own = Object.keys(story.style?.own ?? {});
   return (
     <Own>
@@ -67,7 +73,16 @@ export function OwnStyle() {
         {colours.map(([part, name]) => (
           <ColourField key={part} label={say(name)} value={value[part]} onChange={(to) => set({ [part]: to })} />
         ))}
+        {pictures.length > 0 && (
+          <Select
+            label={say('style.picture')}
+            value={value.picture ?? NONE}
+            options={[[NONE, say('style.no-picture')], ...pictures]}
+            onChange={(to) => set({ picture: to === NONE ? null : to })}
+          />
+        )}
       </div>
+      {value.picture !== null && <Soft>{say('style.picture-seen')}</Soft>}
       {!plan.scheme.isClear && <p role="status">{say('style.too-alike')}</p>}
       {own.length > 0 && (
         <Row>

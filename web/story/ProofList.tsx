@@ -67,6 +67,14 @@ function useMends() {
           say('mend.made-myself', { count: slides.length }),
           () => void edit({ do: 'set source', assets: pictures(slides), source: mine }),
         ];
+      case 'no-backdrop-source': {
+        const backdrop = story.style?.own?.picture;
+        if (typeof backdrop !== 'string') return null;
+        return [
+          say('mend.made-myself', { count: 1 }),
+          () => void edit({ do: 'set source', assets: [backdrop], source: mine }),
+        ];
+      }
       case 'no-music-source':
         return [say('mend.made-music'), () => void edit({ do: 'set source', assets: lacking, source: mine })];
       case 'sideways-picture':

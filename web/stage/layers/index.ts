@@ -1,4 +1,5 @@
 import type { PlannedLayer } from '../../api/types';
+import { backdrop } from './backdrop';
 import { drift } from './drift';
 import { icon } from './icon';
 import { mat } from './mat';
@@ -16,6 +17,7 @@ const performers: { [K in PlannedLayer['kind']]: Performer<Extract<PlannedLayer,
   pointer,
   mat,
   drift,
+  backdrop,
   roll,
 };
 

@@ -7,13 +7,13 @@ import { boxOf, MovingPart, recipeOfClip } from './clip';
 import { image, put, type Performer } from './performer';
 import { StripFrame } from './StripFrame';
 
-const urlOf = (story: string, { asset, name }: PlannedPicture['rendition']): string =>
+export const renditionUrl = (story: string, { asset, name }: PlannedPicture['rendition']): string =>
   `/api/stories/${story}/assets/${asset}/${name}.jpg`;
 const moving = new WeakMap<Element, MovingPart>();
 
 /** A rendition in its part of the slide, of which the frames of a move are seen one after the other; what moves in it lies over it. */
 export const picture: Performer<PlannedPicture> = {
-  url: (story, layer) => urlOf(story, layer.rendition),
+  url: (story, layer) => renditionUrl(story, layer.rendition),
   make: () => {
     const part = document.createElement('div');
     part.style.cssText = 'position:absolute;inset:0;overflow:hidden';
@@ -30,7 +30,7 @@ export const picture: Performer<PlannedPicture> = {
       ? `inset(${percent(box.y)} ${percent(1 - box.x - box.width)} ${percent(1 - box.y - box.height)} ${percent(box.x)})`
       : 'none';
     element.style.opacity = String(layer.opacity ? valueAt(layer.opacity, frame - scene.start) : 1);
-    if (moved.firstElementChild) put(moved.firstElementChild, urlOf(story, layer.rendition));
+    if (moved.firstElementChild) put(moved.firstElementChild, renditionUrl(story, layer.rendition));
     const seen = frameAt(layer.path, plan.ease, progress(scene, frame));
     const { x, y, width, height } = box ?? WHOLE;
     // The picture is laid out so that its whole width is 1 / width of its part's; a part that were laid out itself would lie on whole
@@ -59,7 +59,13 @@ export const picture: Performer<PlannedPicture> = {
     const name = rendition.name.replace('full', 'thumb').replace('whole', 'whole-thumb');
     return (
       <span className="part" style={placed(layer.box ?? WHOLE)}>
-        <img src={urlOf(story, { ...rendition, name })} alt={said} loading="lazy" draggable={false} style={inPart} />
+        <img
+          src={renditionUrl(story, { ...rendition, name })}
+          alt={said}
+          loading="lazy"
+          draggable={false}
+          style={inPart}
+        />
         {/* A mended clip is stood for by the one frame that is mended. */}
         {clip && isPlain(recipeOfClip(clip)) && (
           <span style={inPart}>
