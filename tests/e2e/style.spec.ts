@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { chooseFrom, rows, saved, signIn } from './helpers';
-import { begin, choose as chooseSlide, choosing, draw, make, panel, view, whole } from './own';
+import { begin, choose as chooseSlide, choosing, close, draw, make, panel, proof, view, whole } from './own';
 import { expect, test, type Page } from './test';
 
 const style = async (page: Page) => (await view(page)).story.style;
@@ -227,4 +227,58 @@ test('a teacher tells how many letters a picture bears; who writes more sees it,
   await student.context().close();
   await chooseFrom(page, 'Letters on a picture, at most', 'As many as fit');
   await expect(field()).toContainText('As many as fit');
+});
+
+test('a picture lies on the ground of one’s own style, under words that are read; and says whose it is', async ({
+  page,
+}) => {
+  await begin(page, 'wren', 'On a ground of its own');
+  await draw(page, 'The story');
+  await whole(page).getByText('Letters and colours of my own').click();
+  await chosen(page, 'Picture on the ground', '1 fern.jpg');
+  const kinds = async (n: number) =>
+    (await view(page)).plan.scenes[n].layers.map(({ kind }: { kind: string }) => kind) as string[];
+  await expect.poll(() => kinds(0)).toContain('backdrop');
+  expect(await kinds(1)).not.toContain('backdrop');
+  await expect(whole(page).getByText(/is seen as far as lets all words be read/)).toBeVisible();
+  // On the sheet, on the stage, and on the card of the style.
+  const laid = page.getByRole('row').nth(0).locator('.composed img').first();
+  await expect.poll(() => laid.evaluate((one) => (one as HTMLImageElement).naturalWidth)).toBeGreaterThan(0);
+  expect(Number(await laid.evaluate((one) => (one as HTMLElement).style.opacity))).toBeLessThan(0.9);
+  await expect(card(page, 'Thread').locator('xpath=ancestor::label[1]').locator('img').first()).toBeVisible();
+  expect((await new AxeBuilder({ page }).exclude('[data-live-announcer]').analyze()).violations).toEqual([]);
+
+  // By keys, while there is no connection: it waits, and is kept when there is one.
+  await page.context().setOffline(true);
+  await whole(page)
+    .getByRole('button', { name: /Picture on the ground/ })
+    .focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await page.waitForTimeout(600);
+  await page.context().setOffline(false);
+  const laidOn = async () => {
+    const { story } = await view(page);
+    return story.assets[(story.style.own as { picture?: string } | undefined)?.picture ?? '']?.file ?? '';
+  };
+  await expect.poll(laidOn, { timeout: 30_000 }).not.toBe('1 fern.jpg');
+  await chosen(page, 'Picture on the ground', '1 fern.jpg');
+  await expect.poll(laidOn).toBe('1 fern.jpg');
+  await close(page);
+
+  // Where no slide shows it any more it is still to say whose it is.
+  await chooseSlide(page, 1);
+  await page.keyboard.press('Delete');
+  await draw(page, /^Proof:/);
+  const asked = proof(page).getByText('The picture “1 fern.jpg” on the ground does not say whose it is.');
+  await expect(asked).toBeVisible();
+  await asked.locator('xpath=ancestor::li[1]').getByRole('button', { name: 'I made it myself' }).click();
+  await expect(asked).toBeHidden();
+  expect((await view(page)).plan.credits.join()).toContain('my own work');
+  await close(page);
+  await draw(page, 'The story');
+  await whole(page).getByText('Letters and colours of my own').click();
+  await whole(page).getByRole('button', { name: 'As the style has it' }).click();
+  await expect.poll(() => kinds(0)).not.toContain('backdrop');
 });
