@@ -86,7 +86,7 @@ test('on a phone it is chosen by touch, and passes over the stage under the word
   await begin(page, 'ivo', 'Small weather');
   await choose(page, 1);
   await page.keyboard.press('Alt+o');
-  await group(page, 'Slide').click();
+  await group(page, 'Over').click();
   await card(page, 'Mist').click();
   await expect.poll(() => drift(page, 1)).toMatchObject({ kind: 'mist', way: 'right' });
   await saved(page);

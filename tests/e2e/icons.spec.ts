@@ -67,7 +67,7 @@ test('it is searched in the language of the story, and moved on the stage by mou
   await close(page);
   await choose(page, 1);
   await page.keyboard.press('Alt+o');
-  await group(page, 'Slide').click();
+  await group(page, 'Over').click();
   await panel(page).getByRole('button', { name: 'Add an icon' }).click();
   await one(page).getByRole('button', { name: 'Choose what it shows' }).click();
   await one(page).getByLabel('Find an icon').fill('Segelboot');
@@ -139,7 +139,7 @@ test.describe('by a finger', () => {
     await begin(page, 'wren', 'By a finger', [make('1 fern.jpg', '-i', 'mandelbrot=s=1600x1200', '-frames:v', '1')]);
     await choose(page, 1);
     await page.keyboard.press('Alt+o');
-    await group(page, 'Slide').click();
+    await group(page, 'Over').click();
     await panel(page).getByRole('button', { name: 'Add an icon' }).click();
     await expect(page.getByRole('button', { name: 'Icon 1 on the stage' })).toBeVisible();
     await saved(page);

@@ -9,13 +9,11 @@ import { useActs, useView } from '../story/StoryContext';
 import { assetOf, pictureOf, picturesOf, shownOn, textOf, isWordsAlone, trimmed } from '../story/slides';
 import { ArrangeField } from './cells/ArrangeField';
 import { useDistance } from './Distance';
-import { DriftField } from './DriftField';
 import { GroundField } from './GroundField';
-import { IconFields } from './icons/IconFields';
+import { OverFields } from './OverFields';
 import { SourceFields } from './SourceFields';
 import { StayField } from './StayField';
 import { TakePicture } from './TakePicture';
-import { TransitionField } from './TransitionField';
 import { WordsSpot } from './words/WordsSpot';
 import { say, type Code } from '../messages/say';
 
@@ -43,14 +41,13 @@ interface Props {
   picked: string[];
   /** Nothing is chosen any more; left out where something always is. */
   onNone?: () => void;
-  /** Whether how they are laid out is set here too. */
-  isArranged?: boolean;
+  /** Whether the slide is seen near, where what else can be set of it has groups of its own. */
+  isNear?: boolean;
 }
 
 /** What can be set for the chosen slides. */
-export default function SlideSettings({ picked, onNone, isArranged = true }: Props) {
+export default function SlideSettings({ picked, onNone, isNear = false }: Props) {
   const view = useView();
-  const { edit } = useActs();
   const { story } = view;
   const slides = story.slides.filter((s) => picked.includes(s.id));
   const [first] = slides;
@@ -77,33 +74,19 @@ export default function SlideSettings({ picked, onNone, isArranged = true }: Pro
           </li>
         ))}
       </Findings>
-      {slides.length === 1 && hasWordsOnPicture(first) && <WordsSpot slide={first} />}
+      {!isNear && slides.length === 1 && hasWordsOnPicture(first) && <WordsSpot slide={first} />}
       <StayField slides={slides} />
       {slides.length === 1 && <Silence slide={first} />}
       <AloneField slides={slides} />
-      {isArranged && <ArrangeField slides={slides} />}
-      <PictureFields slides={slides} />
+      {!isNear && <ArrangeField slides={slides} />}
+      <PictureFields slides={slides} isNear={isNear} />
       {/* The slide keeps its words and its voice. */}
       {slides.length === 1 && picturesOf(first).length === 1 && (
         <Row>
           <TakePicture key={first.id} onto={{ slide: first.id }} label={say('picture.take-another')} />
         </Row>
       )}
-      {slides.length === 1 && <IconFields slide={first} />}
-      <TransitionField
-        label={say('transition.of-the-slide')}
-        value={first.transition ?? story.style.transition}
-        between={[view.plan.scenes[index], view.plan.scenes[index + 1]]}
-        onChange={(transition) => void edit({ do: 'set transition', slides: picked, transition })}
-      />
-      {slides.some((s) => s.transition !== null) && (
-        <Row>
-          <Button onPress={() => void edit({ do: 'set transition', slides: picked, transition: null })}>
-            {say('transition.usual')}
-          </Button>
-        </Row>
-      )}
-      <DriftField slides={slides} scene={view.plan.scenes[index]} />
+      {!isNear && <OverFields slides={slides} />}
       <PictureSource slides={slides} />
     </Card>
   );
@@ -149,7 +132,7 @@ function Silence({ slide }: { slide: Slide }) {
   );
 }
 
-function PictureFields({ slides }: { slides: Slide[] }) {
+function PictureFields({ slides, isNear }: { slides: Slide[]; isNear: boolean }) {
   const { edit } = useActs();
   const { story } = useView();
   const [distance, setDistance] = useDistance();
@@ -175,17 +158,19 @@ function PictureFields({ slides }: { slides: Slide[] }) {
       {picture.fit !== 'fill' && picture.cell === undefined && (
         <GroundField slides={pictured.map((s) => s.id)} picture={picture} />
       )}
-      <Row>
-        <Button onPress={() => turn(270)}>
-          <TurnLeftIcon /> {say('picture.turn-left')}
-        </Button>
-        <Button onPress={() => turn(90)}>
-          <TurnRightIcon /> {say('picture.turn-right')}
-        </Button>
-        {distance === 'script' && <Button onPress={() => setDistance('one')}>{say('mend.title')}</Button>}
-      </Row>
+      {!isNear && (
+        <Row>
+          <Button onPress={() => turn(270)}>
+            <TurnLeftIcon /> {say('picture.turn-left')}
+          </Button>
+          <Button onPress={() => turn(90)}>
+            <TurnRightIcon /> {say('picture.turn-right')}
+          </Button>
+          {distance === 'script' && <Button onPress={() => setDistance('one')}>{say('mend.title')}</Button>}
+        </Row>
+      )}
       {/* A clip moves already. */}
-      {pictured.some((slide) => !assetOf(story, pictureOf(slide)?.asset, 'picture')?.clip) && (
+      {!isNear && pictured.some((slide) => !assetOf(story, pictureOf(slide)?.asset, 'picture')?.clip) && (
         <Toggle
           isSelected={picture.framing.motion !== 'still'}
           onChange={(moves) => set({ framing: { motion: moves ? 'auto' : 'still' } })}

@@ -1,3 +1,4 @@
+import styled from 'styled-components';
 import limits from '../../schema/limits.json';
 import { useSession } from '../api/session';
 import { Button, Field, Row } from '../parts/controls';
@@ -5,6 +6,13 @@ import { useActs, useView } from '../story/StoryContext';
 import { useSavedText } from '../story/useSavedText';
 import { say } from '../messages/say';
 
+/** Beside each other where there is room. */
+const Pairs = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 8px 12px;
+  align-items: end;
+`;
 const nothing = { title: '', author: '', link: '', licence: '' };
 type Part = keyof typeof nothing;
 
@@ -33,10 +41,12 @@ export function SourceFields({
           {mine}
         </Button>
       </Row>
-      <Field label={labels.title} {...title} max={limits.sourceTitle} />
-      <Field label={labels.author} {...author} max={limits.sourceAuthor} />
-      <Field label={labels.link} {...link} max={limits.sourceLink} />
-      <Field label={labels.licence} {...licence} max={limits.sourceLicence} />
+      <Pairs>
+        <Field label={labels.title} {...title} max={limits.sourceTitle} />
+        <Field label={labels.author} {...author} max={limits.sourceAuthor} />
+        <Field label={labels.link} {...link} max={limits.sourceLink} />
+        <Field label={labels.licence} {...licence} max={limits.sourceLicence} />
+      </Pairs>
     </>
   );
 }

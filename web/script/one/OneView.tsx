@@ -14,6 +14,7 @@ import { ArrangeField } from '../cells/ArrangeField';
 import { CellsStage } from '../cells/CellsStage';
 import { nameOf, type Row } from '../rows';
 import { IconsStage } from '../icons/IconsStage';
+import { OverFields } from '../OverFields';
 import SlideSettings from '../SlideSettings';
 import { ClipPart } from './clip/ClipPart';
 import { Eye } from './Eye';
@@ -62,6 +63,11 @@ const View = styled.div`
   .groups label {
     padding-inline: 3px;
     font-size: 0.9375rem;
+  }
+  .groups label:nth-of-type(n + 9),
+  .groups label:has(~ label:nth-of-type(9)) {
+    padding-inline: 2px;
+    font-size: 0.8125rem;
   }
   .words {
     ${fieldLook}
@@ -126,7 +132,7 @@ const View = styled.div`
     }
   }
 `;
-type Group = 'clip' | MendGroup | 'move' | 'words' | 'layout' | 'slide';
+type Group = 'clip' | MendGroup | 'move' | 'words' | 'layout' | 'over' | 'slide';
 const groups: [Group, Code][] = [
   ['clip', 'one.clip'],
   ['frame', 'one.frame'],
@@ -135,6 +141,7 @@ const groups: [Group, Code][] = [
   ['move', 'one.move'],
   ['words', 'one.words'],
   ['layout', 'one.layout'],
+  ['over', 'one.over'],
   ['slide', 'one.slide'],
 ];
 
@@ -165,6 +172,7 @@ export default function OneView({ rows, picked, onChoose }: Props) {
   const offered = groups.filter(
     ([one]) =>
       one === 'words' ||
+      one === 'over' ||
       one === 'slide' ||
       (one === 'layout' ? row && !isWordsAlone(row.slide) : pictured && (one !== 'clip' || moves)),
   );
@@ -172,7 +180,7 @@ export default function OneView({ rows, picked, onChoose }: Props) {
   const [usual] = offered.map(([one]) => one);
   const shown = offered.some(([one]) => one === group) ? group : (usual ?? 'words');
   // What lies in cells, and icons, may come late: where they are laid out they are all there.
-  const isLaid = shown === 'layout' || shown === 'slide';
+  const isLaid = shown === 'layout' || shown === 'over' || shown === 'slide';
   const start = row?.scene ? (isLaid ? row.scene.end - 1 : row.scene.start + row.scene.comesIn) : 0;
   const drawn = row?.scene;
   useEffect(() => preview.current?.show(start), [start, shown, drawn]);
@@ -181,7 +189,7 @@ export default function OneView({ rows, picked, onChoose }: Props) {
     const next = rows[to];
     if (next) onChoose(new Set([next.id]));
   };
-  const mends = shown !== 'words' && shown !== 'layout' && shown !== 'slide';
+  const mends = shown !== 'words' && !isLaid;
   const view = (stage: React.ReactNode, fields: React.ReactNode, under?: React.ReactNode) => (
     <View>
       <div className={mends ? 'stage mends' : 'stage'}>
@@ -248,7 +256,7 @@ export default function OneView({ rows, picked, onChoose }: Props) {
     );
   const openLayer = (meant: Layer) => {
     if (meant.kind === 'picture') setHand(meant.id);
-    setGroup(meant.kind === 'picture' ? 'frame' : meant.kind === 'words' ? 'words' : 'slide');
+    setGroup(meant.kind === 'picture' ? 'frame' : meant.kind === 'words' ? 'words' : 'over');
   };
   const over = (frame: number) =>
     shown === 'layout' ? (
@@ -260,12 +268,12 @@ export default function OneView({ rows, picked, onChoose }: Props) {
     <Fitted>
       <Preview ref={preview} story={id} plan={plan} over={over} hidden={held} />
     </Fitted>,
-    shown === 'layout' ? (
-      <Card aria-label={say('layout.title')}>
-        <ArrangeField slides={[row.slide]} />
-      </Card>
+    shown === 'slide' ? (
+      <SlideSettings picked={[row.id]} isNear />
     ) : (
-      <SlideSettings picked={[row.id]} isArranged={false} />
+      <Card aria-label={say(shown === 'layout' ? 'layout.title' : 'slide.settings')} key={row.id}>
+        {shown === 'layout' ? <ArrangeField slides={[row.slide]} /> : <OverFields slides={[row.slide]} />}
+      </Card>
     ),
   );
 }
