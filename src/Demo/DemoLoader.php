@@ -152,6 +152,9 @@ final class DemoLoader
         if ($in->has('style')) {
             $this->edit($record, new SetStyle(null, $in->choice('style', StyleName::class), []));
         }
+        foreach ($in->has('onTitle') ? $in->objects('onTitle') : [] as $layer) {
+            $this->edit($record, self::layer($record->story()->slides[0]->id, $layer));
+        }
         foreach ($in->objects('slides') as $slide) {
             $this->slide($slide, $record, $sources);
         }
@@ -209,12 +212,21 @@ final class DemoLoader
         }
         $laid = [
             ...$in->has('layout') ? [new Arrange([$id], $in->choice('layout', Layout::class))] : [],
+            ...array_map(static fn(Fields $layer): Edit => self::layer($id, $layer), $in->has('over') ? $in->objects('over') : []),
             ...$in->has('drift') ? [new SetDrift([$id], Drift::read($in->object('drift')))] : [],
             ...$in->has('sequence') ? [new SetSequence([$id], $in->choice('sequence', Sequence::class))] : [],
         ];
         if ([] !== $laid) {
             $this->edit($record, ...$laid);
         }
+    }
+
+    /** A layer as the document has it: an icon, a label. */
+    private static function layer(string $slide, Fields $in): SetLayer
+    {
+        $changes = array_diff_key($in->all(), ['id' => true, 'kind' => true]);
+
+        return new SetLayer($slide, $in->id('id'), $in->choice('kind', LayerKind::class), $changes);
     }
 
     private function edit(StoryRecord $record, Edit ...$edits): void
