@@ -64,19 +64,29 @@ final readonly class Drifting
      */
     public function under(array $layers, Shape $shape, string $ground): array
     {
-        $first = \count($layers);
-        foreach ($layers as $i => $layer) {
-            if ($layer instanceof PlannedWords || $layer instanceof PlannedPointer) {
-                $first = $i;
-                break;
-            }
-        }
+        $first = self::below($layers);
 
         return [
             ...\array_slice($layers, 0, $first),
             ...$this->planned($shape, $this->drift->clearOf(self::bare($layers), $ground)),
             ...\array_slice($layers, $first),
         ];
+    }
+
+    /**
+     * Which of them it passes below.
+     *
+     * @param list<PlannedLayer> $layers of a slide, back to front
+     */
+    public static function below(array $layers): int
+    {
+        foreach ($layers as $i => $layer) {
+            if ($layer instanceof PlannedWords || $layer instanceof PlannedPointer) {
+                return $i;
+            }
+        }
+
+        return \count($layers);
     }
 
     /**

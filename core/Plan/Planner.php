@@ -181,6 +181,7 @@ final readonly class Planner
                 null !== $drifting => $drifting->under($context->under, $story->shape, $typesetter->scheme->ground),
                 default => $context->under,
             },
+            $slide->lettersOnPicture(),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Plan;
 
 use Rhapsode\Core\Credits\PlannedRoll;
+use Rhapsode\Core\Layer\Drift\PlannedDrift;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\PlannedLayer;
@@ -22,7 +23,8 @@ final readonly class Scene
 
     /**
      * @param string             $ground the colour behind its layers, #RRGGBB
-     * @param list<PlannedLayer> $layers back to front
+     * @param list<PlannedLayer> $layers  back to front
+     * @param int                $letters that stand on its picture, or beside it
      */
     public function __construct(
         public string $id,
@@ -33,6 +35,7 @@ final readonly class Scene
         public int $comesIn,
         public PlannedTransition $transition,
         public array $layers,
+        public int $letters = 0,
     ) {}
 
     /** The first frame at which it is no longer seen. */
@@ -64,6 +67,14 @@ final readonly class Scene
         }
 
         return $best[1];
+    }
+
+    /** Below which of its layers weather and light pass, of those that are none: the first that is written, so that it is read. */
+    public function weather(): int
+    {
+        $others = array_values(array_filter($this->layers, static fn(PlannedLayer $layer): bool => !$layer instanceof PlannedDrift));
+
+        return Drifting::below($others);
     }
 
     public function picture(): ?PlannedPicture
@@ -126,6 +137,8 @@ final readonly class Scene
             'comesIn' => $this->comesIn,
             'transition' => $this->transition->toArray(),
             'layers' => array_map(static fn(PlannedLayer $layer): array => $layer->toArray(), $this->layers),
+            'letters' => $this->letters,
+            'weather' => $this->weather(),
         ];
     }
 }

@@ -168,6 +168,9 @@ final class DriftTest extends TestCase
                     if ($layer instanceof PlannedDrift) {
                         ++$met;
                         self::assertFalse($wordsCame, "seed {$seed}");
+                        // Where a page lays another instead, to choose by.
+                        $before = array_filter(\array_slice($scene->layers, 0, $i), static fn(PlannedLayer $one): bool => !$one instanceof PlannedDrift);
+                        self::assertCount($scene->weather(), $before);
                         foreach (\array_slice($scene->layers, $i) as $over) {
                             self::assertFalse($over instanceof PlannedPicture, "seed {$seed}");
                         }

@@ -229,5 +229,6 @@ final class ProofTest extends TestCase
         self::assertSame(['s1'], $slides(20));
         $said = array_values(array_filter(Proof::read($story, $plan, new Wanted(1, 1000, 20)), static fn(Finding $finding): bool => 'many-letters' === $finding->rule));
         self::assertSame(['slide' => 2, 'letters' => 28, 'most' => 20], $said[0]->message->parameters);
+        self::assertSame(28, $plan->scenes[1]->letters, 'as the page shows it');
     }
 }

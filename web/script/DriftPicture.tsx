@@ -1,6 +1,7 @@
-import { useEffect, useMemo, useRef } from 'react';
+import { useMemo, useRef } from 'react';
 import styled from 'styled-components';
-import type { PlannedDrift, PlannedLayer, Scene } from '../api/types';
+import type { PlannedDrift, Scene } from '../api/types';
+import { useFrames } from '../parts/useFrames';
 import { ComposedSlide } from '../stage/ComposedSlide';
 import { pass } from '../stage/layers/drift';
 
@@ -14,14 +15,11 @@ const Box = styled.div`
     transform: scale(2.6);
   }
 `;
-const isWritten = ({ kind }: PlannedLayer) => kind === 'words' || kind === 'pointer';
-
-/** A slide with that weather or light instead of its own, under its words. */
+/** A slide with that weather or light instead of its own. */
 function veiled(scene: Scene, drifts: PlannedDrift[]): Scene {
   const others = scene.layers.filter(({ kind }) => kind !== 'drift');
-  const first = others.findIndex(isWritten);
-  const at = first === -1 ? others.length : first;
-  return { ...scene, layers: [...others.slice(0, at), ...drifts, ...others.slice(at)] };
+  const { weather } = scene;
+  return { ...scene, layers: [...others.slice(0, weather), ...drifts, ...others.slice(weather)] };
 }
 
 interface Props {
@@ -37,18 +35,10 @@ interface Props {
 export function DriftPicture({ scene, drifts, ratio, fps, moves }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const shown = useMemo(() => veiled(scene, drifts), [scene, drifts]);
-  useEffect(() => {
-    if (!moves || matchMedia('(prefers-reduced-motion: reduce)').matches) return undefined;
-    const sheets = [...(box.current?.querySelectorAll<HTMLElement>('.drifts') ?? [])];
-    const begun = performance.now();
-    let frame = 0;
-    const step = (now: number) => {
-      drifts.forEach((layer, i) => sheets[i] && pass(sheets[i], layer, ((now - begun) / 1000) * fps));
-      frame = requestAnimationFrame(step);
-    };
-    frame = requestAnimationFrame(step);
-    return () => cancelAnimationFrame(frame);
-  }, [moves, drifts, fps]);
+  useFrames(moves, (seconds) => {
+    const sheets = box.current?.querySelectorAll<HTMLElement>('.drifts') ?? [];
+    for (const [i, sheet] of [...sheets].entries()) if (drifts[i]) pass(sheet, drifts[i], seconds * fps);
+  });
   return (
     <Box aria-hidden ref={box}>
       <ComposedSlide scene={shown} ratio={ratio} picture="" words="" />

@@ -184,9 +184,9 @@ function TitleWords({ slide, title, number }: WordsProps & { title: string }) {
 
 /** How many letters stand on its picture, where the assignment allows only so many. */
 function Letters({ slide }: { slide: Slide }) {
-  const most = useView().assignment?.letters;
-  // As the server counts them: by characters, not by their halves.
-  const letters = wordsOnPicture(slide).reduce((sum, { text }) => sum + [...text.trim()].length, 0);
+  const { assignment, plan } = useView();
+  const most = assignment?.letters;
+  const letters = plan.scenes.find(({ id }) => id === slide.id)?.letters ?? 0;
   if (!most || letters === 0) return null;
   return <Count className={letters > most ? 'over' : ''}>{say('words.letters', { letters, most })}</Count>;
 }

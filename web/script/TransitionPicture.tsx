@@ -1,6 +1,8 @@
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import type { Scene } from '../api/types';
+import { useFrames } from '../parts/useFrames';
+import { useSteady } from '../parts/useSteady';
 import { weigh } from '../stage/weigh';
 import { ComposedSlide } from '../stage/ComposedSlide';
 
@@ -36,31 +38,23 @@ interface Props {
 export function TransitionPicture({ from, to, transition, ratio, seconds, moves }: Props) {
   const next = useRef<HTMLDivElement>(null);
   const veil = useRef<HTMLDivElement>(null);
+  const isCut = transition.kind === 'cut';
+  const show = useSteady((progress: number) => {
+    if (!next.current || !veil.current) return;
+    weigh(next.current.style, veil.current.style, transition, isCut ? Number(progress >= HALF) : progress);
+    next.current.style.clipPath = 'none';
+  });
   useEffect(() => {
-    const isCut = transition.kind === 'cut';
-    const show = (progress: number) => {
-      if (!next.current || !veil.current) return;
-      weigh(next.current.style, veil.current.style, transition, isCut ? Number(progress >= HALF) : progress);
-      next.current.style.clipPath = 'none';
-    };
-    const isStill = !moves || matchMedia('(prefers-reduced-motion: reduce)').matches;
-    if (isStill) {
-      show(transition.colour === null ? HALF : TINTED);
-      // A cut has no half: the one beside the other.
-      if (isCut && next.current) next.current.style.clipPath = 'inset(0 0 0 50%)';
-      return undefined;
-    }
-    const length = isCut ? 0.01 : seconds;
-    const begun = performance.now();
-    let frame = 0;
-    const step = (now: number) => {
-      const at = ((now - begun) / 1000) % (length + 2 * RESTS);
-      show(Math.max(0, Math.min(1, (at - RESTS) / length)));
-      frame = requestAnimationFrame(step);
-    };
-    frame = requestAnimationFrame(step);
-    return () => cancelAnimationFrame(frame);
-  }, [transition, seconds, moves]);
+    if (moves) return;
+    show(transition.colour === null ? HALF : TINTED);
+    // A cut has no half: the one beside the other.
+    if (isCut && next.current) next.current.style.clipPath = 'inset(0 0 0 50%)';
+  }, [transition, isCut, moves, show]);
+  const length = isCut ? 0.01 : seconds;
+  useFrames(moves, (since) => {
+    const at = since % (length + 2 * RESTS);
+    show(Math.max(0, Math.min(1, (at - RESTS) / length)));
+  });
   return (
     <Box aria-hidden>
       <ComposedSlide scene={from} ratio={ratio} picture="" words="" />
