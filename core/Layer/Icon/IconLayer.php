@@ -14,6 +14,7 @@ use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\LiesInCell;
 use Rhapsode\Core\Layer\Presence;
 
 /**
@@ -22,6 +23,8 @@ use Rhapsode\Core\Layer\Presence;
  */
 final readonly class IconLayer implements Layer
 {
+    use LiesInCell;
+
     /** As much of a cell's shorter side it takes. */
     private const IN_CELL = 0.6;
 
@@ -82,27 +85,6 @@ final readonly class IconLayer implements Layer
     public function scripted(\Closure $place): self
     {
         return $this->with(presence: $this->presence->moved($place));
-    }
-
-    private function with(mixed ...$changes): self
-    {
-        /** @phpstan-ignore argument.type (the names and types are those of the constructor, checked when it runs) */
-        return new self(...array_merge(get_object_vars($this), $changes));
-    }
-
-    public function cell(): ?int
-    {
-        return $this->cell;
-    }
-
-    public function inCell(?int $cell): self
-    {
-        return $this->with(cell: $cell);
-    }
-
-    public function id(): string
-    {
-        return $this->id;
     }
 
     public function kind(): LayerKind

@@ -19,6 +19,7 @@ use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\LiesInCell;
 use Rhapsode\Core\Layer\Presence;
 use Rhapsode\Core\Picture\Form;
 use Rhapsode\Core\Picture\Ground;
@@ -29,6 +30,8 @@ use Rhapsode\Core\Timing\Rate;
 /** A picture over the whole slide, or in a cell of it. $part is what is shown of one that moves; null for all of it. */
 final readonly class PictureLayer implements Layer
 {
+    use LiesInCell;
+
     public Ground $ground;
 
     public function __construct(
@@ -58,12 +61,6 @@ final readonly class PictureLayer implements Layer
             $in->wholeOrNull('cell', 0, Limits::CELLS - 1),
             Presence::read($in)->plain(),
         );
-    }
-
-    public function with(mixed ...$changes): self
-    {
-        /** @phpstan-ignore argument.type (the names and types are those of the constructor, checked when it runs) */
-        return new self(...array_merge(get_object_vars($this), $changes));
     }
 
     public static function fresh(): array
@@ -105,24 +102,9 @@ final readonly class PictureLayer implements Layer
         ));
     }
 
-    public function id(): string
-    {
-        return $this->id;
-    }
-
     public function kind(): LayerKind
     {
         return LayerKind::Picture;
-    }
-
-    public function cell(): ?int
-    {
-        return $this->cell;
-    }
-
-    public function inCell(?int $cell): self
-    {
-        return $this->with(cell: $cell);
     }
 
     public function asset(): string

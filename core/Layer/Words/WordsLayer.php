@@ -11,6 +11,7 @@ use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\Layer;
 use Rhapsode\Core\Layer\LayerContext;
 use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Layer\LiesInCell;
 use Rhapsode\Core\Layer\Presence;
 use Rhapsode\Core\Words\Legibility;
 use Rhapsode\Core\Words\OwnPlace;
@@ -24,6 +25,8 @@ use Rhapsode\Core\Words\WordsLook;
  */
 final readonly class WordsLayer implements Layer
 {
+    use LiesInCell;
+
     private const AUTO = 'auto';
 
     public function __construct(
@@ -75,27 +78,6 @@ final readonly class WordsLayer implements Layer
     public function scripted(\Closure $place): self
     {
         return $this->with(presence: $this->presence->moved($place));
-    }
-
-    private function with(mixed ...$changes): self
-    {
-        /** @phpstan-ignore argument.type (the names and types are those of the constructor, checked when it runs) */
-        return new self(...array_merge(get_object_vars($this), $changes));
-    }
-
-    public function cell(): ?int
-    {
-        return $this->cell;
-    }
-
-    public function inCell(?int $cell): self
-    {
-        return $this->with(cell: $cell);
-    }
-
-    public function id(): string
-    {
-        return $this->id;
     }
 
     public function kind(): LayerKind
