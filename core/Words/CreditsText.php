@@ -70,8 +70,11 @@ final readonly class CreditsText
         $lines = $this->fitting->fitted([$heading], $this->scheme->heading, self::HEADING, true)->at($middle, $top, $this->standing);
         $y = $top + self::ENTRIES;
         foreach ($entries as $entry) {
-            // No line begins with the dot between two parts of it.
-            $broken = $this->fitting->lines(str_replace(' · ', "\u{A0}· ", $entry), $this->scheme->text, $room / $size);
+            // No line begins with the dot between two parts of it, nor ends with it.
+            $broken = array_map(
+                static fn(string $line): string => (string) preg_replace('/\s·$/u', '', $line),
+                $this->fitting->lines(str_replace(' · ', "\u{A0}· ", $entry), $this->scheme->text, $room / $size),
+            );
             $fitted = $this->fitting->fitted($broken, $this->scheme->text, $size, true);
             array_push($lines, ...$fitted->at($middle, $y, $this->standing));
             $y += $fitted->height() + $size * self::GAP;
