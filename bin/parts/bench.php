@@ -72,40 +72,51 @@ $planOf = static function (string $folder) use ($makings): Plan {
 $maker = new FilmMaker($makings, $makings->segments(), $cores);
 $film = $scratch->path('film.mp4');
 
-$nine = $scratch->path('nine');
-$write($nine, 9);
+$few = $scratch->path('few');
+$write($few, 5);
 // Pictures and sounds are made ready when they are brought in, as in the application; what is measured is the film.
-$plan = $planOf($nine);
+$plan = $planOf($few);
 $format = FilmFormat::of($plan->shape);
-$ours = $time(static fn() => $maker->make($plan, $film, $format));
-
 // The limit: the very same frames, lying ready, encoded with the same settings by as many processes.
 $encoding = static function (Plan $plan) use ($scratch, $cores, $format, $film, $time): float {
-Tool::ffmpeg(['-v', 'error', '-i', $film, '-map', '0:v', '-pix_fmt', 'yuv420p', '-f', 'rawvideo', $scratch->path('frames.yuv')], 900);
-$size = 1280 * 720 * 3 / 2;
-$share = intdiv($plan->frames() + $cores - 1, $cores);
-$taken = $time(static function () use ($scratch, $cores, $share, $size, $format): void {
-    $running = [];
-    for ($k = 0; $k < $cores; ++$k) {
-        $running[] = $process = new Process([
-            'ffmpeg', '-nostdin', '-v', 'error', '-y', '-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', '1280x720', '-r',
-            '30', '-skip_initial_bytes', (string) ($k * $share * $size), '-i', $scratch->path('frames.yuv'),
-            '-frames:v', (string) $share, ...$format->video(), $scratch->path("limit-{$k}.mp4"),
-        ], timeout: 900);
-        $process->start();
-    }
-    array_map(static fn(Process $p): int => $p->wait(), $running);
-});
-unlink($scratch->path('frames.yuv'));
+    Tool::ffmpeg(['-v', 'error', '-i', $film, '-map', '0:v', '-pix_fmt', 'yuv420p', '-f', 'rawvideo', $scratch->path('frames.yuv')], 900);
+    $size = 1280 * 720 * 3 / 2;
+    $share = intdiv($plan->frames() + $cores - 1, $cores);
+    $taken = $time(static function () use ($scratch, $cores, $share, $size, $format): void {
+        $running = [];
+        for ($k = 0; $k < $cores; ++$k) {
+            $running[] = $process = new Process([
+                'ffmpeg', '-nostdin', '-v', 'error', '-y', '-f', 'rawvideo', '-pix_fmt', 'yuv420p', '-s', '1280x720', '-r',
+                '30', '-skip_initial_bytes', (string) ($k * $share * $size), '-i', $scratch->path('frames.yuv'),
+                '-frames:v', (string) $share, ...$format->video(), $scratch->path("limit-{$k}.mp4"),
+            ], timeout: 900);
+            $process->start();
+        }
+        array_map(static fn(Process $p): int => $p->wait(), $running);
+    });
+    unlink($scratch->path('frames.yuv'));
 
-return $taken;
+    return $taken;
 };
-$limit = $encoding($plan);
+/** The middle of three, ours and the limit one after the other each time: a machine that others use too is not as fast at one minute as at the next. */
+$measured = static function (Plan $plan) use ($makings, $scratch, $cores, $film, $format, $time, $encoding): string {
+    $ratios = [];
+    for ($round = 0; $round < 3; ++$round) {
+        // Nothing of it is there already.
+        $kept = $scratch->path('round-' . bin2hex(random_bytes(4)));
+        mkdir($kept);
+        $ours = $time(static fn() => (new FilmMaker($makings, $kept, $cores))->make($plan, $film, $format));
+        $ratios[] = $ours / $encoding($plan);
+    }
+    sort($ratios);
+
+    return sprintf('%.2f x', $ratios[1]);
+};
 printf("%d slides, %.0f s at 1280x720, %d cores\n", count($plan->scenes), $plan->seconds(), $cores);
-$row('Making the film, with its sound, captions and bed', sprintf('%.2f x', $ours / $limit), 'encoding the same ready frames', '1.4 x');
+$row('Making the film, with its sound, captions and bed', $measured($plan), 'encoding the same ready frames', '1.4 x');
 
 // The same slides, each of four pictures that move, with words that come and go over them.
-$from = new StoryFolder($nine, $makings);
+$from = new StoryFolder($few, $makings);
 $read = $from->read();
 foreach ($read->slides as $i => $slide) {
     $shown = array_values(array_filter($read->slides, static fn(Slide $other): bool => null !== $other->picture()));
@@ -117,12 +128,10 @@ foreach ($read->slides as $i => $slide) {
     );
 }
 $plan = (new Planner(new FontWidths(), new IcuCatalogue()))->plan($read, $from->lights($read));
-$ours = $time(static fn() => $maker->make($plan, $film, $format));
-$row('Four moving pictures a slide, with words that fade', sprintf('%.2f x', $ours / $encoding($plan)), 'encoding the same ready frames', '2.0 x');
+$row('Four moving pictures a slide, with words that fade', $measured($plan), 'encoding the same ready frames', '2.0 x');
 $read = (new SetDrift(array_map(static fn(Slide $slide): string => $slide->id, $read->slides), new Drift(DriftKind::Snow, null, Strength::Much)))->apply($read);
 $plan = (new Planner(new FontWidths(), new IcuCatalogue()))->plan($read, $from->lights($read));
-$ours = $time(static fn() => $maker->make($plan, $film, $format));
-$row('The same, over all of which it snows', sprintf('%.2f x', $ours / $encoding($plan)), 'encoding the same ready frames', '2.0 x');
+$row('The same, over all of which it snows', $measured($plan), 'encoding the same ready frames', '2.0 x');
 
 $twenty = $scratch->path('twenty');
 $write($twenty, 20);

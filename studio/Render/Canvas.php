@@ -38,6 +38,8 @@ final class Canvas
     /** @var list<array{CData, int, int, int}> pointer, stride, width, height of each target plane */
     private array $planes = [];
     private readonly bool $isWhole;
+    /** What is shown of what is in it. */
+    private ?Frame $shown = null;
     private ?CData $scratch = null;
     private int $scratchSize = 0;
 
@@ -85,6 +87,7 @@ final class Canvas
     /** @param string $yuv a frame of the source's size, planar yuv420p */
     public function refill(string $yuv): void
     {
+        $this->shown = null;
         $offset = 0;
         foreach ($this->sourcePlanes as [$data, $stride, $width, $height]) {
             $rows = $stride === $width ? substr($yuv, $offset, $width * $height) : self::padded($yuv, $offset, $width, $height, $stride);
@@ -128,14 +131,30 @@ final class Canvas
     /** @return string one frame, planar yuv420p */
     public function frame(Frame $frame): string
     {
+        $this->show($frame);
+
+        return $this->bytes();
+    }
+
+    /** @return list<array{CData, int, int, int}> pointer, stride, width, height of each plane of what is shown */
+    public function planes(): array
+    {
+        return $this->planes;
+    }
+
+    /** Takes a frame, to be had as planes. */
+    public function show(Frame $frame): void
+    {
+        if (null !== $this->shown && $frame->equals($this->shown)) {
+            return;
+        }
+        $this->shown = $frame;
         $region = $this->sourceFormat->active_region;
         $region->left = $frame->x * $this->sourceWidth;
         $region->top = $frame->y * $this->sourceHeight;
         $region->width = $frame->width * $this->sourceWidth;
         $region->height = $frame->height * $this->sourceHeight;
         $this->process($this->sourceFormat, $this->targetFormat, $this->params, $this->source, $this->target);
-
-        return $this->bytes();
     }
 
     /** @throws ToolFailed */

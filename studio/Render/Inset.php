@@ -11,8 +11,8 @@ final readonly class Inset
 {
     public int $width;
     public int $height;
-    private int $left;
-    private int $top;
+    public int $left;
+    public int $top;
 
     /** What of the box it takes, in shares of that. */
     public Frame $part;

@@ -22,24 +22,18 @@ final readonly class MosaicPainter
     /** @return \Closure(int): string its frames by those of the film, planar yuv420p of the film's size */
     public function frames(Mosaic $mosaic, Scene $scene): \Closure
     {
-        $ground = Canvas::plain($scene->ground, $this->format->width, $this->format->height);
-        $cells = array_map(fn(PlannedPicture $picture): array => [
-            $inset = new Inset($picture->box ?? Frame::all(), $ground, $this->format->width, $this->format->height, true),
-            $this->cell($picture, $scene, $inset),
-            new FromGround($scene->ground, $inset->width, $inset->height),
-            $picture->opacity(),
-        ], $mosaic->pictures);
+        [$width, $height] = [$this->format->width, $this->format->height];
+        $ground = Canvas::plain($scene->ground, $width, $height);
+        $board = new Board($width, $height);
+        $cells = array_map(fn(PlannedPicture $picture): \Closure => $this->cell($picture, $scene, $board), $mosaic->pictures);
 
-        return static function (int $frame) use ($cells, $ground, $scene): string {
-            $put = $ground;
-            foreach ($cells as [$inset, $at, $fade, $opacity]) {
-                $seen = $opacity->at($frame - $scene->start);
-                if ($seen > 0) {
-                    $put = $inset->with($seen < 1 ? $fade->seen($at($frame), $seen) : $at($frame), $put);
-                }
+        return static function (int $frame) use ($cells, $ground, $board): string {
+            $board->fill($ground);
+            foreach ($cells as $lay) {
+                $lay($frame);
             }
 
-            return $put;
+            return $board->bytes();
         };
     }
 
@@ -48,22 +42,42 @@ final readonly class MosaicPainter
         $on->cover($moving ?? $on->frame($this->frames($mosaic, $scene)($scene->start)), null === $moving);
     }
 
-    /** @return \Closure(int): string one of them, by frames of the film; planar yuv420p of its own size */
-    private function cell(PlannedPicture $picture, Scene $scene, Inset $inset): \Closure
+    /** @return \Closure(int): void lays one of them upon the board as it is at a frame of the film */
+    private function cell(PlannedPicture $picture, Scene $scene, Board $board): \Closure
     {
-        if (null !== $picture->clip) {
-            $clip = new ClipFrames($picture, $picture->clip, $this->renditions, $this->shape, $inset->width, $inset->height, $inset->part);
+        $inset = new Inset($picture->box ?? Frame::all(), '', $this->format->width, $this->format->height, true);
+        $place = $board->place($inset->left, $inset->top);
+        $fade = new FromGround($scene->ground, $inset->width, $inset->height);
+        $opacity = $picture->opacity();
+        $canvas = null === $picture->clip ? $this->canvas($picture, $inset) : null;
+        $clip = null === $picture->clip
+            ? null
+            : new ClipFrames($picture, $picture->clip, $this->renditions, $this->shape, $inset->width, $inset->height, $inset->part);
 
-            return static fn(int $frame): string => $clip->at($frame, $scene);
-        }
-        $path = $this->renditions->picture($picture->rendition, $this->shape);
-        $canvas = $this->canvases->of($path, $inset->width, $inset->height, $picture->move->nearest());
-        if ($picture->move->isStill()) {
-            $still = $canvas->frame($picture->move->opensOn->within($inset->part));
+        return static function (int $frame) use ($board, $place, $inset, $fade, $opacity, $canvas, $clip, $picture, $scene): void {
+            $seen = $opacity->at($frame - $scene->start);
+            if ($seen <= 0) {
+                return;
+            }
+            $framed = $picture->move->at($scene->progress($frame))->within($inset->part);
+            if (null !== $canvas && $seen >= 1) {
+                $canvas->show($framed);
+                $board->lay($place, $canvas->planes());
 
-            return static fn(int $frame): string => $still;
-        }
+                return;
+            }
+            $bytes = $canvas?->frame($framed) ?? $clip?->at($frame, $scene) ?? '';
+            $board->put($place, $seen < 1 ? $fade->seen($bytes, $seen) : $bytes, $inset->width, $inset->height);
+        };
+    }
 
-        return static fn(int $frame): string => $canvas->frame($picture->move->at($scene->progress($frame))->within($inset->part));
+    private function canvas(PlannedPicture $picture, Inset $inset): Canvas
+    {
+        return $this->canvases->of(
+            $this->renditions->picture($picture->rendition, $this->shape),
+            $inset->width,
+            $inset->height,
+            $picture->move->nearest(),
+        );
     }
 }
