@@ -17,10 +17,10 @@ final class Credits
     public const PER_PAGE = 6;
     /** Seconds to look up. */
     private const LOOKING_UP = 3.0;
-    /** Seconds for an entry, at least. Common practice: it takes 1 to 2 seconds to read. */
+    /** Seconds for an entry, at least. Common practice: it takes 1 to 2 seconds to look over. */
     private const LEAST = 1.0;
-    /** Letters a second: credits are looked over and not read (skimming, about 700 words a minute: from memory). */
-    private const LOOKED_OVER = 70.0;
+    /** Letters a second of one that is long: so what is usual takes one second, and what is twice as long takes two. */
+    private const LOOKED_OVER = 100.0;
 
     /** @return list<string> one sentence for each source */
     public static function entries(Story $story, Wording $words): array

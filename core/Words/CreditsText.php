@@ -32,7 +32,7 @@ final readonly class CreditsText
         $edge = $this->fitting->height * Spot::EDGE;
         $set = [];
         foreach (self::SIZES as $size) {
-            $set = $this->set($heading, $entries, $size, $edge + 16);
+            $set = $this->set($heading, $entries, $size, $edge + 16, $this->broken(...));
             if ($set['bottom'] <= $this->fitting->height - $edge) {
                 break;
             }
@@ -49,7 +49,7 @@ final readonly class CreditsText
     public function roll(string $heading, array $entries): ?TextBlock
     {
         foreach (self::SIZES as $size) {
-            $set = $this->set($heading, $entries, $size, 0.0);
+            $set = $this->set($heading, $entries, $size, 0.0, $this->parted(...));
             if ($set['bottom'] <= self::MOST) {
                 return $this->block($set, (int) ceil($set['bottom'] / 2) * 2);
             }
@@ -59,29 +59,52 @@ final readonly class CreditsText
     }
 
     /**
-     * @param list<string> $entries
+     * An entry in lines as pages have had them from the first: a story that was written then has the film that it had.
+     *
+     * @param float $room in em
+     *
+     * @return list<string>
+     */
+    private function broken(string $entry, float $room): array
+    {
+        return $this->fitting->lines($entry, $this->scheme->text, $room);
+    }
+
+    /**
+     * The same, and no line begins with the dot between two parts of it, nor ends with it.
+     *
+     * @param float $room in em
+     *
+     * @return list<string>
+     */
+    private function parted(string $entry, float $room): array
+    {
+        return array_map(
+            static fn(string $line): string => (string) preg_replace('/\s·$/u', '', $line),
+            $this->broken(str_replace(' · ', "\u{A0}· ", $entry), $room),
+        );
+    }
+
+    /**
+     * @param list<string>                          $entries
+     * @param \Closure(string, float): list<string> $lines   divides an entry
      *
      * @return array{lines: list<Line>, plates: list<Plate>, bottom: float}
      */
-    private function set(string $heading, array $entries, int $size, float $top): array
+    private function set(string $heading, array $entries, int $size, float $top, \Closure $lines): array
     {
         $middle = $this->fitting->width / 2;
         $room = $this->fitting->safe() - 40;
-        $lines = $this->fitting->fitted([$heading], $this->scheme->heading, self::HEADING, true)->at($middle, $top, $this->standing);
+        $placed = $this->fitting->fitted([$heading], $this->scheme->heading, self::HEADING, true)->at($middle, $top, $this->standing);
         $y = $top + self::ENTRIES;
         foreach ($entries as $entry) {
-            // No line begins with the dot between two parts of it, nor ends with it.
-            $broken = array_map(
-                static fn(string $line): string => (string) preg_replace('/\s·$/u', '', $line),
-                $this->fitting->lines(str_replace(' · ', "\u{A0}· ", $entry), $this->scheme->text, $room / $size),
-            );
-            $fitted = $this->fitting->fitted($broken, $this->scheme->text, $size, true);
-            array_push($lines, ...$fitted->at($middle, $y, $this->standing));
+            $fitted = $this->fitting->fitted($lines($entry, $room / $size), $this->scheme->text, $size, true);
+            array_push($placed, ...$fitted->at($middle, $y, $this->standing));
             $y += $fitted->height() + $size * self::GAP;
         }
 
         return [
-            'lines' => $lines,
+            'lines' => $placed,
             'plates' => $this->scheme->ornament->plates($middle, $top + self::ORNAMENT, 5, $this->scheme->accent),
             'bottom' => $y,
         ];

@@ -84,7 +84,7 @@ final class CreditsRollTest extends TestCase
                 $y = $roll->top->at($frame) * $slide + $line->y;
                 $seen += $y >= 0.05 * $slide && $y + $line->size <= 0.95 * $slide ? 1 : 0;
             }
-            self::assertGreaterThan(Rate::FPS * max(2.0, mb_strlen($line->text) / 70), $seen, $line->text);
+            self::assertGreaterThan(Rate::FPS * max(2.0, mb_strlen($line->text) / 100), $seen, $line->text);
         }
         $end = $roll->top->at($roll->frames - 1) * $slide;
         $last = $roll->block->lines[\count($roll->block->lines) - 1];
@@ -117,8 +117,8 @@ final class CreditsRollTest extends TestCase
         // Short entries take a second each, long ones as long as they are.
         self::assertSame([7.0], $seconds(self::plan(4, 'pages', title: 'A', link: '')));
         $long = $seconds(self::plan(4, 'pages', title: str_repeat('The mill by the old weir in spring ', 3)));
-        self::assertGreaterThan(11.0, $long[0]);
-        self::assertLessThan(13.0, $long[0]);
+        self::assertGreaterThan(8.0, $long[0]);
+        self::assertLessThan(11.0, $long[0]);
         self::assertCount(4, self::credits(self::plan(24, 'pages')));
     }
 
