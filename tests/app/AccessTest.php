@@ -62,6 +62,7 @@ final class AccessTest extends AppTestCase
         'GET /api/stories/{id}/assets/{asset}/levels.json' => self::OWNER,
         'POST /api/stories/{id}/assets/{asset}/frames' => self::OWNER,
         'GET /api/stories/{id}/slides/{slide}/spoken.json' => self::OWNER,
+        'GET /api/stories/{id}/rehearsal.json' => self::OWNER,
         'GET /api/assets/{id}' => self::OWNER,
         'DELETE /api/assets/{id}' => self::OWNER,
         'PUT /api/assets/{id}/parts/{number}' => self::OWNER,

@@ -23,6 +23,24 @@ test('the whole story is looked at on one page, and printed', async ({ page }) =
   const wide = await slides.evaluateAll((all) => all.map((one) => Math.round(one.getBoundingClientRect().width)));
   expect(new Set(wide).size).toBe(1);
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  // To read from: one below the other, large, with what is written and how long it takes; credits are not spoken.
+  const what = page.getByRole('radiogroup', { name: 'What it is for' });
+  await what.getByText('To read aloud from').click();
+  await expect(slides).toHaveCount(4);
+  await expect(slides.nth(1)).toContainText('The mill turns twice a day');
+  await expect(slides.nth(1)).toContainText(/About [\d.]+ s to say\./);
+  const size = (n: number) =>
+    slides
+      .nth(n)
+      .locator('p')
+      .last()
+      .evaluate((one) => Number.parseFloat(getComputedStyle(one).fontSize));
+  expect(await size(1)).toBeGreaterThanOrEqual(20);
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.reload();
+  await expect(slides).toHaveCount(4);
+  await what.getByText('To look at').click();
+  await expect(slides).toHaveCount(plan.scenes.length);
   await page.setViewportSize({ width: 390, height: 844 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   // The browser's own dialog is not opened in a test; that it is asked for is.

@@ -24,6 +24,7 @@ export type PlannedLayer = Schemas['PlannedLayer'];
 export type PlannedPicture = Schemas['PlannedPicture'];
 export type PlannedIcon = Schemas['PlannedIcon'];
 export type PlannedWords = Schemas['PlannedWords'];
+export type Rehearsal = Schemas['Rehearsal'];
 export type PlannedDrift = Schemas['PlannedDrift'];
 export type PlannedBackdrop = Schemas['PlannedBackdrop'];
 export type PlannedRoll = Schemas['PlannedRoll'];

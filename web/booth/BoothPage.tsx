@@ -12,10 +12,15 @@ import { clock, inSeconds, secondsText } from '../parts/time';
 import { Preview, type PreviewHandle } from '../stage/Preview';
 import { assetOf, spokenSamples, voiceOf } from '../story/slides';
 import { useStory } from '../story/useStory';
+import { howLong } from './howLong';
 import { MicrophoneField } from './MicrophoneField';
-import { Control, Count, Dark, Desk, Foot, Head, Key, Room, Script, Trouble } from './room';
+import { Control, Count, Dark, Desk, Foot, Head, Key, Room, Trouble } from './room';
+import { ScriptRoom } from './ScriptRoom';
+import { useAwake } from './useAwake';
 import { useBoothKeys } from './useBoothKeys';
 import { useRecorder, type Recording } from './useRecorder';
+import { presentOf, useRehearsal } from '../story/useRehearsal';
+import { useRehearsing } from './useRehearsing';
 import { say, type Code } from '../messages/say';
 
 const controls: Record<Recording, Code> = {
@@ -26,6 +31,8 @@ const controls: Record<Recording, Code> = {
   sending: 'booth.saving-now',
   waiting: 'booth.waiting',
 };
+
+const NONE: never[] = [];
 
 /** The quiet page where one records: the picture, the script in reading size, a level, one big control. */
 export default function BoothPage() {
@@ -83,12 +90,25 @@ export default function BoothPage() {
     return () => clearInterval(timer);
   }, [state, recorder.begunAt]);
 
+  const rehearsal = useRehearsal(id, view?.revision);
+  const sentences = (slide && rehearsal?.slides[slide.id]) ?? NONE;
+  const takes = sentences.reduce((sum, { seconds }) => sum + seconds, 0);
+  const { since, rest, toggle } = useRehearsing(preview, planned, takes);
+  const rehearses = since !== null;
+  useAwake(rehearses || state === 'recording' || state === 'counting');
+  const rehearse = useCallback(() => {
+    if (state !== 'recording' && state !== 'counting') toggle();
+  }, [state, toggle]);
+
   const go = useCallback(
     (by: number) => {
       const next = slides[index + by];
-      if (next && state !== 'recording' && state !== 'counting') setSearch({ slide: next.id }, { replace: true });
+      if (next && state !== 'recording' && state !== 'counting') {
+        rest();
+        setSearch({ slide: next.id }, { replace: true });
+      }
     },
-    [index, setSearch, slides, state],
+    [index, rest, setSearch, slides, state],
   );
   const record = useCallback(() => {
     if (state === 'recording' || state === 'counting') {
@@ -96,21 +116,24 @@ export default function BoothPage() {
       return;
     }
     if (!slide || state === 'sending' || state === 'waiting') return;
+    rest();
     preview.current?.pause();
     before.current = voiceOf(slide);
     setElapsed(0);
     void recorder.start(slide.id, countIn);
-  }, [countIn, recorder, slide, state]);
+  }, [countIn, recorder, rest, slide, state]);
   const listen = useCallback(() => {
-    if (planned && state !== 'recording' && state !== 'counting') preview.current?.play(planned.start, planned.end);
-  }, [planned, state]);
+    if (!planned || state === 'recording' || state === 'counting') return;
+    rest();
+    preview.current?.play(planned.start, planned.end);
+  }, [planned, rest, state]);
   const drop = useCallback(() => {
     if (!slide) return;
     void edit({ do: 'choose voice', slide: slide.id, asset: fresh?.slide === slide.id ? fresh.before : null });
     setFresh(null);
   }, [edit, fresh, slide]);
 
-  useBoothKeys({ ' ': record, l: listen, n: () => go(1), p: () => go(-1), d: drop });
+  useBoothKeys({ ' ': record, l: listen, n: () => go(1), p: () => go(-1), d: drop, r: rehearse });
 
   const bring = (files: FileList | null) => {
     const file = files?.[0];
@@ -173,9 +196,12 @@ export default function BoothPage() {
             </Count>
           )}
         </div>
-        <Script tabIndex={0} role="region" aria-label={say('booth.script')}>
-          {slide.script}
-        </Script>
+        <ScriptRoom
+          script={slide.script}
+          sentences={sentences}
+          present={rehearses || state === 'recording' ? presentOf(sentences, since ?? elapsed) : null}
+          long={rehearsal && takes > 0 ? howLong(rehearsal, takes, view.assignment) : ''}
+        />
       </Desk>
       <div style={{ display: 'grid', gap: 12 }}>
         <div role="alert" style={{ display: 'grid', justifyItems: 'center' }}>
@@ -198,9 +224,12 @@ export default function BoothPage() {
             </Control>
             <span role="status">
               {state === 'recording' && clock(elapsed)}
+              {since !== null && clock(since)}
+              {rehearses && takes > 0 && ` ${say('booth.of-about', { length: clock(takes) })}`}
               {state === 'waiting' && say('booth.no-connection')}
               {state === 'sending' && say('booth.saving')}
               {!busy &&
+                !rehearses &&
                 state !== 'sending' &&
                 state !== 'waiting' &&
                 (spoken ? (
@@ -216,6 +245,9 @@ export default function BoothPage() {
             </Button>
             <Button onPress={drop} isDisabled={!spoken || busy}>
               {say(fresh?.slide === slide.id && fresh.before ? 'booth.keep-before' : 'booth.delete')} <Key>D</Key>
+            </Button>
+            <Button onPress={rehearse} isDisabled={busy}>
+              {say(rehearses ? 'booth.rest' : 'booth.rehearse')} <Key>R</Key>
             </Button>
             <FileTrigger acceptedFileTypes={soundFiles} onSelect={bring}>
               <Button isPending={busy}>{say('voice.bring-in')}</Button>

@@ -104,21 +104,6 @@ export const Desk = styled.div`
     }
   }
 `;
-export const Script = styled.div`
-  font: 400 clamp(1.25rem, 1.9vw, 1.75rem)/1.6 var(--reading);
-  white-space: pre-wrap;
-  max-height: 62vh;
-  overflow: auto;
-  max-width: 34em;
-  @media (max-width: 760px) {
-    max-height: 100%;
-    font-size: 1.2rem;
-  }
-  &:empty::before {
-    content: 'No script for this slide yet. Say what you see, or write it on the sheet first.';
-    color: #b9c0ce;
-  }
-`;
 export const Foot = styled.div`
   display: grid;
   gap: 16px;
@@ -179,10 +164,14 @@ export const Foot = styled.div`
       overflow-wrap: anywhere;
     }
     .end > :nth-child(n + 3) {
-      grid-column: 1 / -1;
+      grid-column: 1 / 3;
       grid-row: 4;
-      justify-self: center;
+      justify-self: start;
       padding: 2px 12px;
+    }
+    .end > :nth-child(n + 4) {
+      grid-column: 2 / -1;
+      justify-self: end;
     }
   }
 `;

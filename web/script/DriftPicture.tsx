@@ -1,7 +1,7 @@
 import { useMemo, useRef } from 'react';
 import styled from 'styled-components';
 import type { PlannedDrift, Scene } from '../api/types';
-import { useFrames } from '../parts/useFrames';
+import { useFrames, wantsCalm } from '../parts/useFrames';
 import { ComposedSlide } from '../stage/ComposedSlide';
 import { pass } from '../stage/layers/drift';
 
@@ -35,7 +35,7 @@ interface Props {
 export function DriftPicture({ scene, drifts, ratio, fps, moves }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const shown = useMemo(() => veiled(scene, drifts), [scene, drifts]);
-  useFrames(moves, (seconds) => {
+  useFrames(moves && !wantsCalm(), (seconds) => {
     const sheets = box.current?.querySelectorAll<HTMLElement>('.drifts') ?? [];
     for (const [i, sheet] of [...sheets].entries()) if (drifts[i]) pass(sheet, drifts[i], seconds * fps);
   });

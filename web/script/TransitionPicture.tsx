@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import type { Scene } from '../api/types';
-import { useFrames } from '../parts/useFrames';
+import { useFrames, wantsCalm } from '../parts/useFrames';
 import { useSteady } from '../parts/useSteady';
 import { weigh } from '../stage/weigh';
 import { ComposedSlide } from '../stage/ComposedSlide';
@@ -38,6 +38,7 @@ interface Props {
 export function TransitionPicture({ from, to, transition, ratio, seconds, moves }: Props) {
   const next = useRef<HTMLDivElement>(null);
   const veil = useRef<HTMLDivElement>(null);
+  const isMoving = moves && !wantsCalm();
   const isCut = transition.kind === 'cut';
   const show = useSteady((progress: number) => {
     if (!next.current || !veil.current) return;
@@ -45,13 +46,13 @@ export function TransitionPicture({ from, to, transition, ratio, seconds, moves 
     next.current.style.clipPath = 'none';
   });
   useEffect(() => {
-    if (moves) return;
+    if (isMoving) return;
     show(transition.colour === null ? HALF : TINTED);
     // A cut has no half: the one beside the other.
     if (isCut && next.current) next.current.style.clipPath = 'inset(0 0 0 50%)';
-  }, [transition, isCut, moves, show]);
+  }, [transition, isCut, isMoving, show]);
   const length = isCut ? 0.01 : seconds;
-  useFrames(moves, (since) => {
+  useFrames(isMoving, (since) => {
     const at = since % (length + 2 * RESTS);
     show(Math.max(0, Math.min(1, (at - RESTS) / length)));
   });

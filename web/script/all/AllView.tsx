@@ -1,5 +1,5 @@
-import { useState } from 'react';
 import styled from 'styled-components';
+import { useKept } from '../../parts/useKept';
 import type { Row } from '../rows';
 import type { SlideActs } from '../useArranging';
 import type { Copying } from '../useCopying';
@@ -14,14 +14,6 @@ const View = styled.div`
   min-height: 0;
 `;
 const KEY = 'rhapsode-slide-size';
-const kept = (): SlideSize => {
-  try {
-    return (Object.keys(SIZES) as SlideSize[]).find((size) => size === localStorage.getItem(KEY)) ?? 'medium';
-  } catch {
-    return 'medium';
-  }
-};
-
 interface Props {
   rows: Row[];
   chosen: ReadonlySet<string>;
@@ -37,15 +29,7 @@ interface Props {
 
 /** The story from far: all its slides, and what is done with the chosen ones. */
 export default function AllView({ picked, acts, copying, ...seen }: Props) {
-  const [size, setSize] = useState(kept);
-  const change = (next: SlideSize) => {
-    setSize(next);
-    try {
-      localStorage.setItem(KEY, next);
-    } catch {
-      // It is as large as it was, next time.
-    }
-  };
+  const [size, change] = useKept(KEY, Object.keys(SIZES) as SlideSize[], 'medium');
   return (
     <View>
       <AllSlides {...seen} size={size} move={acts.move} />

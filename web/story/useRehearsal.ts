@@ -1,0 +1,22 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { answer, api } from '../api/client';
+import type { Rehearsal } from '../api/types';
+
+/** How long the script takes to say, sentence by sentence; undefined until that is known. */
+export function useRehearsal(story: string, revision: number | undefined): Rehearsal | undefined {
+  const { data } = useQuery({
+    queryKey: ['rehearsal', story, revision],
+    queryFn: () => answer(api.GET('/api/stories/{id}/rehearsal.json', { params: { path: { id: story } } })),
+    enabled: revision !== undefined,
+    staleTime: Infinity,
+    placeholderData: keepPreviousData,
+  });
+  return data;
+}
+
+/** Which of the sentences is said so many seconds after the first begins; the last one when all are over. */
+export function presentOf(sentences: { seconds: number }[], since: number): number {
+  let end = 0;
+  const present = sentences.findIndex(({ seconds }) => since < (end += seconds));
+  return present === -1 ? sentences.length - 1 : present;
+}
