@@ -199,6 +199,10 @@ test('each setting of the story is chosen and kept, music with all that can be s
   await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('roll');
   await page.keyboard.press('ArrowLeft');
   await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('pages');
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('roll');
+  await whole(page).getByText('Page after page').click();
+  await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('pages');
   await page.getByText('Credits at the end, made from the sources').click();
   await expect.poll(async () => (await view(page)).story.credits).toBe(false);
   await expect(whole(page).getByRole('radiogroup', { name: 'They come' })).toBeHidden();
