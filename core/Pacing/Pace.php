@@ -34,7 +34,7 @@ final readonly class Pace
         $weight = $seconds = 0.0;
         foreach ($story->slides as $slide) {
             $written = self::weight($slide->script, $story->language, $memo);
-            $samples = array_sum(array_map(static fn($span): int => $span->length(), $slide->voice));
+            $samples = $slide->spokenSamples();
             if ($written > 0 && $samples > 0) {
                 $weight += $written;
                 $seconds += $samples / Rate::SAMPLES;

@@ -10,7 +10,6 @@ use Rhapsode\Core\Layer\Picture\Part;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
 
@@ -99,9 +98,7 @@ final class Pacing
     /** @return int the frames of its voice, with a breath before and after it */
     private static function spoken(Slide $slide): int
     {
-        $samples = array_sum(array_map(static fn(Span $span): int => $span->length(), $slide->voice));
-
-        return 2 * Rate::frames(self::BREATH) + Rate::framesFor($samples);
+        return 2 * Rate::frames(self::BREATH) + Rate::framesFor($slide->spokenSamples());
     }
 
     /** @return non-empty-list<PlacedSpan> one after another */

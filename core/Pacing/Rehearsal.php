@@ -8,8 +8,7 @@ use Rhapsode\Core\Memo\Memo;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Words\Unit;
-use Rhapsode\Core\Words\Units;
+use Rhapsode\Core\Words\Breaks;
 
 /** How long a story's script takes at its speaker's pace, slide by slide and sentence by sentence, and how long the film is then. */
 final readonly class Rehearsal
@@ -21,7 +20,10 @@ final readonly class Rehearsal
      *
      * @param int $film frames of the film as it is
      *
-     * @return array{wordsPerMinute: int, isLearned: bool, seconds: float, slides: array<string, list<array{text: string, seconds: float}>>}
+     * @return array{
+     *     wordsPerMinute: int, isLearned: bool, seconds: float,
+     *     slides: array<string, array{seconds: float, sentences: list<array{text: string, at: float}>}>
+     * }
      */
     public function told(int $film): array
     {
@@ -29,13 +31,12 @@ final readonly class Rehearsal
         $slides = [];
         foreach (Pacing::of($this->story) as $timed) {
             $slide = $timed->slide;
-            $sentences = $this->sentences($slide, $pace);
-            if ([] !== $sentences) {
-                $slides[$slide->id] = $sentences;
+            if ('' === trim($slide->script)) {
+                continue;
             }
-            $spoken = Rate::frames(array_sum(array_column($sentences, 'seconds')) + 2 * Pacing::BREATH);
-            if ([] === $slide->voice && [] !== $sentences) {
-                $film += max(0, $timed->comesIn + $spoken - $timed->stay);
+            $slides[$slide->id] = $told = $this->slide($slide, $pace);
+            if ([] === $slide->voice) {
+                $film += max(0, $timed->comesIn + Rate::frames($told['seconds'] + 2 * Pacing::BREATH) - $timed->stay);
             }
         }
 
@@ -47,21 +48,20 @@ final readonly class Rehearsal
         ];
     }
 
-    /** @return list<array{text: string, seconds: float}> that joined give the script again, but for spaces before and after it */
-    private function sentences(Slide $slide, Pace $pace): array
+    /**
+     * Its sentences, that joined are the script as it was written, line by line; `at` is the second of it at which each begins.
+     *
+     * @return array{seconds: float, sentences: list<array{text: string, at: float}>}
+     */
+    private function slide(Slide $slide, Pace $pace): array
     {
-        $texts = $weights = [];
-        $at = 0;
-        foreach (Units::of($slide->script, $this->story->language) as $unit) {
-            $texts[$at] = ($texts[$at] ?? '') . $unit->text;
-            $weights[$at] = ($weights[$at] ?? 0.0) + $unit->weight;
-            $at += Unit::SENTENCE === $unit->break ? 1 : 0;
+        $sentences = [];
+        $at = 0.0;
+        foreach (Breaks::sentences($slide->script, $this->story->language) as $text) {
+            $sentences[] = ['text' => $text, 'at' => round($at, 2)];
+            $at += $pace->seconds(Pace::weight($text, $this->story->language, $this->memo));
         }
 
-        return array_map(
-            static fn(string $text, float $weight): array => ['text' => $text, 'seconds' => round($pace->seconds($weight), 2)],
-            $texts,
-            $weights,
-        );
+        return ['seconds' => round($at, 2), 'sentences' => $sentences];
     }
 }

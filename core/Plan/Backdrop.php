@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Plan;
 
 use Rhapsode\Core\Asset\Picture;
-use Rhapsode\Core\Credits\PlannedRoll;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Layer\Picture\PlannedBackdrop;
 use Rhapsode\Core\Layer\PlannedLayer;
-use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Picture\Rendition;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Words\LightUnder;
@@ -49,29 +47,11 @@ final readonly class Backdrop
     {
         $frame = Framer::base($this->picture->width / $this->picture->height, $this->shape->ratio(), $this->picture->matters);
         $light = $this->light?->under($frame) ?? self::ANY_LIGHT;
-        $share = Wash::share([$this->scheme->ink, ...self::bare($layers)], $this->scheme->ground, $light);
+        $share = Wash::share([$this->scheme->ink, ...Inks::bare($layers)], $this->scheme->ground, $light);
 
         return 0.0 === $share ? $layers : [
             new PlannedBackdrop(new Rendition($this->picture->id), $frame, $this->scheme->ground, $share),
             ...$layers,
         ];
-    }
-
-    /**
-     * @param list<PlannedLayer> $layers
-     *
-     * @return list<string> colours of letters that have no edge
-     */
-    private static function bare(array $layers): array
-    {
-        $inks = [];
-        foreach ($layers as $layer) {
-            $lines = $layer instanceof PlannedWords || $layer instanceof PlannedRoll ? $layer->block->lines : [];
-            foreach ($lines as $line) {
-                $inks[] = null === $line->edge ? $line->colour : null;
-            }
-        }
-
-        return array_values(array_unique(array_filter($inks)));
     }
 }

@@ -13,7 +13,6 @@ use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Layer\Words\PlannedPointer;
 use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Pacing\TimedSlide;
-use Rhapsode\Core\Words\Line;
 
 /** Weather and light over the slides of a story: the same over slides that follow each other goes on from one to the next. */
 final readonly class Drifting
@@ -68,7 +67,7 @@ final readonly class Drifting
 
         return [
             ...\array_slice($layers, 0, $first),
-            ...$this->planned($shape, $this->drift->clearOf(self::bare($layers), $ground)),
+            ...$this->planned($shape, $this->drift->clearOf(Inks::bare($layers), $ground)),
             ...\array_slice($layers, $first),
         ];
     }
@@ -104,22 +103,5 @@ final readonly class Drifting
             round($share * $kind->cover($strength, $depth), 4),
             $this->since,
         ), Depth::cases());
-    }
-
-    /**
-     * @param list<PlannedLayer> $layers
-     *
-     * @return list<string> the colours of words that stand on the bare ground: those on pictures were set with what drifts
-     */
-    private static function bare(array $layers): array
-    {
-        $inks = [];
-        foreach ($layers as $layer) {
-            if ($layer instanceof PlannedWords && null === $layer->place && !$layer->isLit) {
-                array_push($inks, ...array_map(static fn(Line $line): string => $line->colour, $layer->block->lines));
-            }
-        }
-
-        return array_values(array_unique($inks));
     }
 }

@@ -70,18 +70,10 @@ final class Proof
         }
         if (null !== $wanted) {
             $seconds = $plan->seconds();
-            if ($seconds < $wanted->least) {
-                $findings[] = new Flaw(
-                    Severity::Must,
-                    'too-short',
-                    ['length' => self::clock($seconds), 'least' => self::clock($wanted->least)],
-                );
-            } elseif ($seconds > $wanted->most) {
-                $findings[] = new Flaw(
-                    Severity::Must,
-                    'too-long',
-                    ['length' => self::clock($seconds), 'most' => self::clock($wanted->most)],
-                );
+            $length = $wanted->length($seconds);
+            if (null !== $length) {
+                $bound = 'too-short' === $length ? ['least' => self::clock($wanted->least)] : ['most' => self::clock($wanted->most)];
+                $findings[] = new Flaw(Severity::Must, $length, ['length' => self::clock($seconds), ...$bound]);
             }
         }
 

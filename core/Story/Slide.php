@@ -125,6 +125,12 @@ final readonly class Slide
         return array_values(array_filter($this->layers, static fn(Layer $layer): bool => $layer instanceof WordsLayer));
     }
 
+    /** How long it is spoken, in samples. */
+    public function spokenSamples(): int
+    {
+        return array_sum(array_map(static fn(Span $span): int => $span->length(), $this->voice));
+    }
+
     /** How many letters stand on its picture, or beside it. */
     public function lettersOnPicture(): int
     {

@@ -30,7 +30,6 @@ final readonly class CreditsText
     public function page(string $heading, array $entries): TextBlock
     {
         $edge = $this->fitting->height * Spot::EDGE;
-        $set = [];
         foreach (self::SIZES as $size) {
             $set = $this->set($heading, $entries, $size, $edge + 16, $this->broken(...));
             if ($set['bottom'] <= $this->fitting->height - $edge) {
@@ -38,7 +37,7 @@ final readonly class CreditsText
             }
         }
 
-        return $this->block($set, $this->fitting->height);
+        return $this->block($set, $this->fitting->height, $set['bottom'] <= $this->fitting->height - $edge);
     }
 
     /**
@@ -51,7 +50,7 @@ final readonly class CreditsText
         foreach (self::SIZES as $size) {
             $set = $this->set($heading, $entries, $size, 0.0, $this->parted(...));
             if ($set['bottom'] <= self::MOST) {
-                return $this->block($set, (int) ceil($set['bottom'] / 2) * 2);
+                return $this->block($set, (int) ceil($set['bottom'] / 2) * 2, true);
             }
         }
 
@@ -111,14 +110,14 @@ final readonly class CreditsText
     }
 
     /** @param array{lines: list<Line>, plates: list<Plate>, bottom: float} $set */
-    private function block(array $set, int $height): TextBlock
+    private function block(array $set, int $height, bool $fits): TextBlock
     {
         return new TextBlock(
             $this->fitting->width,
             $height,
             $set['lines'],
             $set['plates'],
-            $set['bottom'] <= max($height, $this->fitting->height * (1 - Spot::EDGE)),
+            $fits,
             slides: $height / $this->fitting->height,
         );
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Rhapsode\App\Story;
 
 use Rhapsode\App\Asset\AssetFiles;
-use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Rendition;
+use Rhapsode\Core\Plan\LightsUnder;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Story\Story;
@@ -31,22 +31,6 @@ final readonly class PlanMaker
     /** @return array<string, LightMap> by Rendition::lightKey() */
     private function lights(Story $story): array
     {
-        $lights = [];
-        foreach ($story->slides as $slide) {
-            // Only words need to know what lies under them.
-            foreach ($slide->isWrittenOn() ? $slide->pictures() : [] as $picture) {
-                $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->files->light(
-                    $picture->asset,
-                    $picture->recipe,
-                );
-            }
-        }
-
-        $backdrop = $story->style->own->picture;
-        if (null !== $backdrop) {
-            $lights[(new Rendition($backdrop))->lightKey()] ??= $this->files->light($backdrop, new Recipe());
-        }
-
-        return array_filter($lights);
+        return array_filter(LightsUnder::of($story, fn(Rendition $rendition): ?LightMap => $this->files->light($rendition->asset, $rendition->recipe)));
     }
 }

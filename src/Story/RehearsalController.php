@@ -24,6 +24,10 @@ final readonly class RehearsalController
         $document = $story->story();
         $told = (new Rehearsal($document, $this->memo))->told($this->plans->plan($document)->frames());
 
-        return new JsonResponse([...$told, 'slides' => (object) $told['slides']]);
+        return new JsonResponse([
+            ...$told,
+            'slides' => (object) $told['slides'],
+            'length' => $story->assignment?->wanted()->length($told['seconds']),
+        ]);
     }
 }

@@ -14,8 +14,8 @@ use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
-use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Rendition;
+use Rhapsode\Core\Plan\LightsUnder;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
@@ -61,22 +61,7 @@ final readonly class StoryFolder
     /** @return array<string, LightMap> by Rendition::lightKey() */
     public function lights(Story $story): array
     {
-        $lights = [];
-        foreach ($story->slides as $slide) {
-            foreach ($slide->pictures() as $picture) {
-                $lights[(new Rendition($picture->asset, $picture->recipe))->lightKey()] ??= $this->renditions->light(
-                    $picture->asset,
-                    $picture->recipe,
-                );
-            }
-        }
-
-        $backdrop = $story->style->own->picture;
-        if (null !== $backdrop) {
-            $lights[(new Rendition($backdrop))->lightKey()] ??= $this->renditions->light($backdrop, new Recipe());
-        }
-
-        return $lights;
+        return LightsUnder::of($story, fn(Rendition $rendition): LightMap => $this->renditions->light($rendition->asset, $rendition->recipe));
     }
 
     private function written(): Story

@@ -7,7 +7,6 @@ namespace Rhapsode\Studio\Render;
 use Rhapsode\Core\Credits\PlannedRoll;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Plan\Scene;
-use Rhapsode\Studio\Words\TextDrawing;
 
 /** Credits that roll: drawn once, as tall as they are, and moved over the frames. */
 final readonly class RollPainter implements LayerPainter
@@ -21,14 +20,8 @@ final readonly class RollPainter implements LayerPainter
 
     public function paint(PlannedLayer $layer, ScenePainting $on, ?string $moving): void
     {
-        if (!$layer instanceof PlannedRoll) {
-            return;
+        if ($layer instanceof PlannedRoll) {
+            $on->roll(WordsPainter::drawing($this->renditions, $layer->block, $this->format), $layer->top);
         }
-        $height = $this->format->height;
-        $png = $this->renditions->drawing(
-            "{$layer->hash()}-{$height}",
-            static fn(string $to) => (new TextDrawing())->paint($layer->block, $to, $height),
-        );
-        $on->roll($png, $layer->top);
     }
 }

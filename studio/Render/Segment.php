@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Render;
 
 use Rhapsode\Core\Layer\Envelope;
-use Rhapsode\Core\Layer\Icon\PlannedIcon;
-use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Layer\ShowsAsset;
 use Rhapsode\Core\Plan\Scene;
 
 /**
@@ -49,11 +48,7 @@ final readonly class Segment
         $assets = [];
         foreach ($scenes as $scene) {
             foreach ($scene->layers as $layer) {
-                $assets[] = match (true) {
-                    $layer instanceof PlannedPicture => $layer->rendition->asset,
-                    $layer instanceof PlannedIcon => $layer->picture?->id,
-                    default => null,
-                };
+                $assets[] = $layer instanceof ShowsAsset ? $layer->asset() : null;
             }
         }
 

@@ -7,6 +7,7 @@ namespace Rhapsode\Studio\Render;
 use Rhapsode\Core\Layer\PlannedLayer;
 use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Plan\Scene;
+use Rhapsode\Core\Words\TextBlock;
 use Rhapsode\Studio\Words\TextDrawing;
 
 /** Words, drawn once and laid on every frame; while they come, as far as they have come. */
@@ -19,16 +20,20 @@ final readonly class WordsPainter implements LayerPainter
         return null;
     }
 
+    /** @return string the PNG of words, drawn if need be */
+    public static function drawing(Renditions $renditions, TextBlock $block, FilmFormat $format): string
+    {
+        return $renditions->drawing(
+            "{$block->hash()}-{$format->height}",
+            static fn(string $to) => (new TextDrawing())->paint($block, $to, $format->height),
+        );
+    }
+
     public function paint(PlannedLayer $layer, ScenePainting $on, ?string $moving): void
     {
         if (!$layer instanceof PlannedWords || $layer->block->isEmpty()) {
             return;
         }
-        $height = $this->format->height;
-        $png = $this->renditions->drawing(
-            "{$layer->hash()}-{$height}",
-            static fn(string $to) => (new TextDrawing())->paint($layer->block, $to, $height),
-        );
-        $on->lay($png, $layer->opacity(), new Coming($layer, $this->format));
+        $on->lay(self::drawing($this->renditions, $layer->block, $this->format), $layer->opacity(), new Coming($layer, $this->format));
     }
 }

@@ -19,7 +19,7 @@ final class RehearsalTest extends AppTestCase
         $before = self::at($this->told('GET', $path), 'seconds');
         $this->edit($story, ['do' => 'set script', 'slide' => $slide, 'script' => str_repeat('The reeds bend, always. ', 6)]);
         $told = $this->told('GET', $path);
-        $sentences = self::at($told, 'slides', $slide);
+        $sentences = self::at($told, 'slides', $slide, 'sentences');
         self::assertIsArray($sentences);
         self::assertCount(6, $sentences);
         self::assertGreaterThan($before, self::at($told, 'seconds'));

@@ -19,7 +19,12 @@ final class RehearsalTest extends TestCase
     /** 25 words, of four letters each. */
     private const SCRIPT = 'Every day the sea comes up the river, stays a while, and goes home again. It does this twice, and nobody has to ask it.';
 
-    /** @return array{wordsPerMinute: int, isLearned: bool, seconds: float, slides: array<string, list<array{text: string, seconds: float}>>} */
+    /**
+     * @return array{
+     *     wordsPerMinute: int, isLearned: bool, seconds: float,
+     *     slides: array<string, array{seconds: float, sentences: list<array{text: string, at: float}>}>
+     * }
+     */
     private static function told(Story $story): array
     {
         return (new Rehearsal($story, new ProcessMemo()))->told(Rate::frames(100.0));
@@ -29,7 +34,7 @@ final class RehearsalTest extends TestCase
     {
         $pace = Pace::of(Stories::of([['script' => self::SCRIPT]]), new ProcessMemo());
         self::assertSame([130.0, false], [$pace->words, $pace->isLearned]);
-        $seconds = array_sum(array_column(self::told(Stories::of([['script' => self::SCRIPT]]))['slides']['s0'], 'seconds'));
+        $seconds = self::told(Stories::of([['script' => self::SCRIPT]]))['slides']['s0']['seconds'];
         // 25 words, 130 of them a minute.
         self::assertEqualsWithDelta(25 / 130 * 60, $seconds, 1.5);
     }
@@ -40,7 +45,7 @@ final class RehearsalTest extends TestCase
         $quick = Stories::of([['script' => self::SCRIPT, 'voice' => 8.0], ['script' => self::SCRIPT]]);
         foreach ([[$slow, 20.0], [$quick, 8.0]] as [$story, $seconds]) {
             self::assertTrue(Pace::of($story, new ProcessMemo())->isLearned);
-            self::assertEqualsWithDelta($seconds, array_sum(array_column(self::told($story)['slides']['s1'], 'seconds')), 0.1, 'as long as it took before');
+            self::assertEqualsWithDelta($seconds, self::told($story)['slides']['s1']['seconds'], 0.1, 'as long as it took before');
         }
     }
 
@@ -67,11 +72,16 @@ final class RehearsalTest extends TestCase
             'en' => ['It rose. Then, at 3.15 a.m., it fell! Why?', 3],
             'ja' => ['潮が満ちる。水車が回る。', 2],
             'ar' => ['المد يأتي. ثم يعود.', 2],
+            'de' => ["Das Rad\ndreht sich,\n  und dreht sich.", 3],
         ] as $language => [$script, $count]) {
-            $sentences = self::told(Stories::of([['script' => $script]])->with(language: $language))['slides']['s0'];
-            self::assertCount($count, $sentences, $language);
-            self::assertSame($script, implode('', array_column($sentences, 'text')));
-            self::assertGreaterThan(0.2, min(array_column($sentences, 'seconds')));
+            $slide = self::told(Stories::of([['script' => $script]])->with(language: $language))['slides']['s0'];
+            self::assertCount($count, $slide['sentences'], $language);
+            self::assertSame($script, implode('', array_column($slide['sentences'], 'text')), 'as it was written, line by line');
+            $begins = array_column($slide['sentences'], 'at');
+            self::assertSame(0.0, $begins[0]);
+            foreach ([...\array_slice($begins, 1), $slide['seconds']] as $i => $next) {
+                self::assertGreaterThan($begins[$i] + 0.2, $next);
+            }
         }
         self::assertSame([], self::told(Stories::of([['script' => '  ']]))['slides']);
     }
@@ -82,7 +92,7 @@ final class RehearsalTest extends TestCase
         self::assertSame(100.0, self::told(Stories::of([['script' => self::SCRIPT, 'voice' => 12.0], []]))['seconds']);
         $story = Stories::of([[], ['script' => self::SCRIPT], ['script' => 'Ja.', 'stay' => 9.0]]);
         $told = self::told($story);
-        $said = array_sum(array_column($told['slides']['s1'], 'seconds'));
+        $said = $told['slides']['s1']['seconds'];
         [, $timed] = Pacing::of($story);
         // What it takes beyond what it stays now; the last stays longer than it takes.
         self::assertEqualsWithDelta(

@@ -32,7 +32,8 @@ const controls: Record<Recording, Code> = {
   waiting: 'booth.waiting',
 };
 
-const NONE: never[] = [];
+/** Of a slide that has no script. */
+const NOTHING = { sentences: [], seconds: 0 };
 
 /** The quiet page where one records: the picture, the script in reading size, a level, one big control. */
 export default function BoothPage() {
@@ -91,8 +92,7 @@ export default function BoothPage() {
   }, [state, recorder.begunAt]);
 
   const rehearsal = useRehearsal(id, view?.revision);
-  const sentences = (slide && rehearsal?.slides[slide.id]) ?? NONE;
-  const takes = sentences.reduce((sum, { seconds }) => sum + seconds, 0);
+  const { sentences, seconds: takes } = (slide && rehearsal?.slides[slide.id]) ?? NOTHING;
   const { since, rest, toggle } = useRehearsing(preview, planned, takes);
   const rehearses = since !== null;
   useAwake(rehearses || state === 'recording' || state === 'counting');

@@ -121,9 +121,7 @@ function Slides({ view: { id, revision, story, plan } }: { view: StoryView }) {
   const [way, setWay] = useKept('rhapsode-print', WAYS, 'look');
   const rehearsal = useRehearsal(id, revision);
   const isRead = way === 'read';
-  /** What a slide takes to say that nobody has spoken yet. */
-  const takes = (slide: Slide) =>
-    slide.voice.length > 0 ? 0 : (rehearsal?.slides[slide.id] ?? []).reduce((sum, { seconds }) => sum + seconds, 0);
+  const takes = (slide: Slide) => rehearsal?.slides[slide.id]?.seconds ?? 0;
   // Credits are not spoken.
   const scenes = plan.scenes.filter(({ id: one }) => !isRead || story.slides.some((slide) => slide.id === one));
   return (

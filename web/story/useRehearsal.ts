@@ -14,9 +14,6 @@ export function useRehearsal(story: string, revision: number | undefined): Rehea
   return data;
 }
 
-/** Which of the sentences is said so many seconds after the first begins; the last one when all are over. */
-export function presentOf(sentences: { seconds: number }[], since: number): number {
-  let end = 0;
-  const present = sentences.findIndex(({ seconds }) => since < (end += seconds));
-  return present === -1 ? sentences.length - 1 : present;
-}
+/** Which of the sentences is said at a second of the script. */
+export const presentOf = (sentences: { at: number }[], since: number): number =>
+  sentences.findLastIndex(({ at }) => at <= since);

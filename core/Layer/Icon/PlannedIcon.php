@@ -9,12 +9,13 @@ use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\PlannedKind;
 use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Layer\ShowsAsset;
 
 /**
  * An icon in a box of the slide (shares of its width and height), turned about its middle: a path on a ground of 24 by 24, filled
  * with a colour; a drawing of the set, in its own colours or tinted; or a picture of the story's own.
  */
-final readonly class PlannedIcon implements PlannedLayer
+final readonly class PlannedIcon implements PlannedLayer, ShowsAsset
 {
     public const GROUND = 24;
 
@@ -47,6 +48,11 @@ final readonly class PlannedIcon implements PlannedLayer
     public function id(): string
     {
         return $this->id;
+    }
+
+    public function asset(): ?string
+    {
+        return $this->picture?->id;
     }
 
     public function kind(): PlannedKind

@@ -8,10 +8,11 @@ use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\PlannedKind;
 use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Layer\ShowsAsset;
 use Rhapsode\Core\Picture\Rendition;
 
 /** The picture on the ground of a slide: a part of it over all of the slide, still, seen through the colour of the ground. */
-final readonly class PlannedBackdrop implements PlannedLayer
+final readonly class PlannedBackdrop implements PlannedLayer, ShowsAsset
 {
     /** @param float $share how much of it is seen, 0 to 1 */
     public function __construct(public Rendition $rendition, public Frame $frame, public string $ground, public float $share) {}
@@ -19,6 +20,11 @@ final readonly class PlannedBackdrop implements PlannedLayer
     public function id(): string
     {
         return 'backdrop';
+    }
+
+    public function asset(): string
+    {
+        return $this->rendition->asset;
     }
 
     public function kind(): PlannedKind

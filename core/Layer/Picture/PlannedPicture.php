@@ -9,6 +9,7 @@ use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Layer\Envelope;
 use Rhapsode\Core\Layer\PlannedKind;
 use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Layer\ShowsAsset;
 use Rhapsode\Core\Picture\Rendition;
 
 /**
@@ -16,7 +17,7 @@ use Rhapsode\Core\Picture\Rendition;
  * that is known: what is laid over the picture keeps off them. $clip is what moves in it; $box what it takes of the slide, null for all
  * of it.
  */
-final readonly class PlannedPicture implements PlannedLayer
+final readonly class PlannedPicture implements PlannedLayer, ShowsAsset
 {
     /**
      * @param list<Frame> $heads
@@ -36,6 +37,11 @@ final readonly class PlannedPicture implements PlannedLayer
     public function id(): string
     {
         return $this->id;
+    }
+
+    public function asset(): string
+    {
+        return $this->rendition->asset;
     }
 
     public function kind(): PlannedKind
