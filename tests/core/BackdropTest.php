@@ -152,6 +152,10 @@ final class BackdropTest extends TestCase
         $share = static fn(float $dark, float $bright): float => Wash::share(['#20242B'], '#FBF8F1', [$dark, $bright]);
         self::assertGreaterThan($share(0.0, 1.0), $share(0.3, 1.0));
         self::assertSame(0.8, $share(0.5, 1.0));
+        // Letters that are not clear of their own ground are at least never of the colour of what is under them.
+        $faint = Wash::share(['#777777'], '#a0a0a0', [0.0, 1.0]);
+        [$dark, $bright] = Wash::light('#a0a0a0', [0.0, 1.0], $faint);
+        self::assertFalse($dark < Contrast::luminance('#777777') && Contrast::luminance('#777777') < $bright, "at {$faint}");
         self::assertSame(0.0, Wash::share(['#808080', '#ffffff', '#000000'], '#FBF8F1', [0.0, 1.0]), 'where nothing is read, nothing is seen');
     }
 

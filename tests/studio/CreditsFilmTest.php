@@ -10,7 +10,11 @@ use Rhapsode\Core\Credits\PlannedRoll;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Studio\Folder\FolderRenditions;
+use Rhapsode\Studio\Folder\StoryFolder;
 use Rhapsode\Studio\Messages\IcuCatalogue;
+use Rhapsode\Studio\Render\FilmFormat;
+use Rhapsode\Studio\Render\Segments;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Words\FontWidths;
@@ -69,6 +73,30 @@ final class CreditsFilmTest extends TestCase
             self::assertLessThan(5.0, $right, "frame {$frame}");
             self::assertLessThan(0.5 * $before, $right, "frame {$frame}, and six frames before: {$before}");
         }
+    }
+
+    /** Two folders whose pictures have one name, size and place: neither is shown the other's on its ground. */
+    public function testAPictureOfTheGroundIsKeptByWhatItHolds(): void
+    {
+        $scratch = new Scratch();
+        $names = [];
+        foreach (['#803010', '#103080'] as $i => $colour) {
+            mkdir($folder = $scratch->path("ground-{$i}"));
+            Media::picture("{$folder}/p.jpg", "xc:{$colour}", 640, 360);
+            file_put_contents("{$folder}/story.json", json_encode([
+                'version' => 2, 'title' => 'On a ground', 'style' => ['own' => ['picture' => 'p']],
+                'assets' => ['p' => ['kind' => 'picture', 'file' => 'p.jpg', 'width' => 640, 'height' => 360]],
+                'slides' => [['id' => 'a', 'layout' => 'title', 'stay' => 2]],
+            ], \JSON_THROW_ON_ERROR));
+            $renditions = new FolderRenditions($scratch->path('kept'));
+            $from = new StoryFolder($folder, $renditions);
+            $story = $from->read();
+            // Of one light, so that nothing but the picture tells them apart.
+            $plan = (new Planner(new FontWidths(), new IcuCatalogue()))->plan($story);
+            self::assertSame('backdrop', $plan->scenes[0]->layers[0]->kind()->value);
+            $names[] = Segments::of($plan, FilmFormat::of($plan->shape), $renditions->content(...))[0]->name;
+        }
+        self::assertNotSame($names[0], $names[1]);
     }
 
     /** @return iterable<string, array{string}> */
