@@ -70,11 +70,12 @@ final class Proof
         }
         if (null !== $wanted) {
             $seconds = $plan->seconds();
-            $length = $wanted->length($seconds);
-            if (null !== $length) {
-                $bound = 'too-short' === $length ? ['least' => self::clock($wanted->least)] : ['most' => self::clock($wanted->most)];
-                $findings[] = new Flaw(Severity::Must, $length, ['length' => self::clock($seconds), ...$bound]);
-            }
+            $length = self::clock($seconds);
+            $findings = [...$findings, ...match ($wanted->length($seconds)) {
+                'too-short' => [new Flaw(Severity::Must, 'too-short', ['length' => $length, 'least' => self::clock($wanted->least)])],
+                'too-long' => [new Flaw(Severity::Must, 'too-long', ['length' => $length, 'most' => self::clock($wanted->most)])],
+                null => [],
+            }];
         }
 
         $kinds = array_unique(array_map(
