@@ -7,26 +7,30 @@ namespace Rhapsode\Studio\Render;
 use Rhapsode\Studio\Tool\Tool;
 
 /** The part of a drawing that has anything drawn on it, on even pixels: to lay all of it on every frame would cost as much as a quarter of its encoding. */
-final readonly class Overlay
+final class Overlay
 {
     /** Transparency in yuva420p: the last plane, as large as the first. */
     private const PLANES = 2.5;
     /** The overlay's own conversion would use the wrong colour matrix. */
     public const CONVERT = 'scale=out_color_matrix=bt709:out_range=tv:flags=accurate_rnd+full_chroma_int,format=yuva420p';
 
-    private function __construct(public string $png, public int $width, public int $height, public int $x, public int $y) {}
+    private const REMEMBERED = 50;
+
+    /** @var array<string, array{int, int, int, int, int, int}> by drawing, which never changes */
+    private static array $found = [];
+
+    private function __construct(
+        public readonly string $png,
+        public readonly int $width,
+        public readonly int $height,
+        public readonly int $x,
+        public readonly int $y,
+    ) {}
 
     /** @param array{float, float, float, float}|null $takes left, top, right, bottom: what it has in any case, pixels */
     public static function of(string $png, ?array $takes = null): self
     {
-        $image = new \Imagick();
-        $image->readImageBlob((string) file_get_contents($png));
-        [$whole, $high] = [$image->getImageWidth(), $image->getImageHeight()];
-        $image->trimImage(0);
-        /** @var array{x: int, y: int} $page */
-        $page = $image->getImagePage();
-        [$left, $top] = [$page['x'], $page['y']];
-        [$right, $bottom] = [$left + $image->getImageWidth(), $top + $image->getImageHeight()];
+        [$whole, $high, $left, $top, $right, $bottom] = self::drawn($png);
         if (null !== $takes) {
             [$left, $top] = [min($left, (int) floor($takes[0])), min($top, (int) floor($takes[1]))];
             [$right, $bottom] = [max($right, (int) ceil($takes[2])), max($bottom, (int) ceil($takes[3]))];
@@ -35,6 +39,29 @@ final readonly class Overlay
         $y = max(0, $top & ~1);
 
         return new self($png, min($whole - $x, $right - $x + 1 & ~1), min($high - $y, $bottom - $y + 1 & ~1), $x, $y);
+    }
+
+    /**
+     * To look for what is drawn takes as long as encoding ten frames, and a scene's drawing lies in its transitions too.
+     *
+     * @return array{int, int, int, int, int, int} its width and height; left, top, right, bottom of what is drawn, pixels
+     */
+    private static function drawn(string $png): array
+    {
+        if (!isset(self::$found[$png])) {
+            $image = new \Imagick();
+            $image->readImageBlob((string) file_get_contents($png));
+            [$whole, $high] = [$image->getImageWidth(), $image->getImageHeight()];
+            $image->trimImage(0);
+            /** @var array{x: int, y: int} $page */
+            $page = $image->getImagePage();
+            [$left, $top] = [$page['x'], $page['y']];
+            self::$found = [...\array_slice(self::$found, -self::REMEMBERED), $png => [
+                $whole, $high, $left, $top, $left + $image->getImageWidth(), $top + $image->getImageHeight(),
+            ]];
+        }
+
+        return self::$found[$png];
     }
 
     /** The filter that takes it out of its drawing. */
