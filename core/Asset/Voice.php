@@ -19,6 +19,12 @@ use Rhapsode\Core\Document\Limits;
  */
 final readonly class Voice extends Asset
 {
+    /**
+     * Samples of a pause, at least: the closures of consonants are shorter (common practice in phonetics puts the limit of a silent
+     * pause at 100 to 250 ms).
+     */
+    public const SHORTEST_PAUSE = 5760;
+
     /** @param list<array{int, int}> $pauses */
     public function __construct(
         string $id,

@@ -7,7 +7,9 @@ namespace Rhapsode\Core\Captions;
 use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Pacing\PlacedSpan;
 use Rhapsode\Core\Sound\Trim;
+use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\VoiceThread;
 use Rhapsode\Core\Timing\Rate;
 
 /**
@@ -55,21 +57,18 @@ final readonly class Speech
     }
 
     /**
-     * @param list<PlacedSpan> $spans
+     * @param list<PlacedSpan> $spans without gaps
      *
      * @return list<array{int, int}> samples of the film
      */
     public static function pauses(Story $story, array $spans): array
     {
-        $pauses = [];
-        foreach ($spans as $span) {
-            foreach ($story->voice($span->asset)->pauses ?? [] as [$from, $to]) {
-                if ($from >= $span->from && $to <= $span->to) {
-                    $pauses[] = [$span->at + $from - $span->from, $span->at + $to - $span->from];
-                }
-            }
-        }
+        $at = $spans[0]->at ?? 0;
+        $thread = array_map(static fn(PlacedSpan $span): Span => new Span($span->asset, $span->from, $span->to), $spans);
 
-        return $pauses;
+        return array_map(
+            static fn(array $pause): array => [$at + $pause[0], $at + $pause[1]],
+            VoiceThread::pauses($story, $thread),
+        );
     }
 }

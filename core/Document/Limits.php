@@ -50,6 +50,9 @@ final class Limits
     /** Of a slide's arrangement. */
     public const CELLS = 4;
     public const SPANS = 100;
+    /** Seconds to which pauses may be shortened. */
+    public const LEAST_PAUSE = 0.2;
+    public const MOST_PAUSE = 5.0;
     /** That are marked as red in one picture. */
     public const EYES = 20;
     /** Whose places in a picture are known. */

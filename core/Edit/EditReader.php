@@ -60,6 +60,8 @@ final class EditReader
             ),
             'choose voice' => new ChooseVoice($in->id('slide'), $in->idOrNull('asset')),
             'set voice' => new SetVoice($in->id('slide'), array_map(Span::read(...), $in->objects('voice'))),
+            'leave out' => new LeaveOut($in->id('slide'), self::stretches($in)),
+            'shorten pauses' => new ShortenPauses($in->ids('slides'), $in->number('seconds', Limits::LEAST_PAUSE, Limits::MOST_PAUSE)),
             'set trim' => new SetTrim($in->id('slide'), $in->flag('trimmed')),
             'set source' => new SetSource($in->ids('assets'), Source::told($in->object('source'))),
             'set shape' => new SetShape($in->choice('shape', Shape::class)),
@@ -76,6 +78,14 @@ final class EditReader
     private static function transition(Fields $in): ?Transition
     {
         return $in->has('transition') ? Transition::read($in->object('transition')) : null;
+    }
+
+    /** @return list<array{int, int}> */
+    private static function stretches(Fields $in): array
+    {
+        $stretches = $in->pairs('stretches', 0, Limits::SAMPLES);
+
+        return \count($stretches) > Limits::SPANS ? throw new Malformed('edit.too-many-stretches', ['most' => Limits::SPANS]) : $stretches;
     }
 
     /** @return array<string, mixed> */

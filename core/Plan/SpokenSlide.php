@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Plan;
 
+use Rhapsode\Core\Captions\SpokenThread;
 use Rhapsode\Core\Captions\WordTimes;
 use Rhapsode\Core\Pacing\TimedSlide;
 use Rhapsode\Core\Story\Story;
+use Rhapsode\Core\Story\VoiceThread;
 use Rhapsode\Core\Words\Unit;
 
 /** When the words of one slide are said, as the page is told. */
 final class SpokenSlide
 {
-    /** @return array<string, mixed> seconds from the frame at which the slide begins to be seen */
+    /** @return array<string, mixed> seconds from the frame at which the slide begins to be seen; samples of its voice as it is heard */
     public static function told(TimedSlide $timed, Story $story): array
     {
         $words = WordTimes::of($timed, $story);
@@ -20,6 +22,9 @@ final class SpokenSlide
         return [
             'spoken' => $words->spoken,
             'zero' => round(SlideMoments::zero($timed), 3),
+            'samples' => $timed->slide->spokenSamples(),
+            'sentences' => SpokenThread::sentences($timed, $story),
+            'pauses' => VoiceThread::pauses($story, $timed->slide->voice),
             'words' => array_map(
                 static fn(Unit $unit, float $starts, array $time): array => [
                     'text' => trim($unit->text),

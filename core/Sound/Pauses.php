@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Sound;
 
+use Rhapsode\Core\Asset\Voice;
+
 /**
  * Finds the pauses of a voice, from its levels: stretches within the voice that stay under the threshold that tells voice
- * from quiet. (From 120 ms on: the closures of consonants are shorter; common practice in phonetics puts the limit of a
- * silent pause at 100 to 250 ms.)
+ * from quiet.
  */
 final class Pauses
 {
-    private const LEAST_WINDOWS = 12;
-
     /**
      * @param list<float> $levels RMS in dBFS for each 10 ms
      * @param int         $from   the voice's first sample
@@ -34,7 +33,7 @@ final class Pauses
             if ($quiet) {
                 $begun ??= $i;
             } elseif (null !== $begun) {
-                if ($i - $begun >= self::LEAST_WINDOWS) {
+                if ($i - $begun >= intdiv(Voice::SHORTEST_PAUSE, Trim::WINDOW)) {
                     $pauses[] = [max($from, $begun * Trim::WINDOW), min($to, $i * Trim::WINDOW)];
                 }
                 $begun = null;

@@ -128,7 +128,7 @@ final readonly class Slide
     /** How long it is spoken, in samples. */
     public function spokenSamples(): int
     {
-        return array_sum(array_map(static fn(Span $span): int => $span->length(), $this->voice));
+        return VoiceThread::length($this->voice);
     }
 
     /** How many letters stand on its picture, or beside it. */

@@ -63,7 +63,7 @@ final class Stories
      * Slides, each showing the picture `p` unless its layout says otherwise.
      *
      * @param list<array<string, mixed>> $slides what differs from the usual slide: its own properties; `voice` is the length of a
-     *                                           take in seconds; `caption`, `place`, `title`, `subtitle` its words; `fit`, `framing`
+     *                                           take in seconds, `pauses` seconds within it; `caption`, `place`, `title`, `subtitle` its words; `fit`, `framing`
      *                                           and `recipe` its picture's
      */
     public static function of(array $slides): Story
@@ -76,10 +76,14 @@ final class Stories
                 $seconds = $changes['voice'];
                 \assert(is_numeric($seconds));
                 $samples = (int) round((float) $seconds * 48_000);
-                $assets["t{$i}"] = new Voice("t{$i}", "t{$i}.wav", $samples + 96_000, 48_000, 48_000 + $samples, -20.0, -3.0);
+                $pauses = array_map(static fn(array $pause): array => array_map(
+                    static fn(float $second): int => 48_000 + (int) round(48_000 * $second),
+                    $pause,
+                ), $changes['pauses'] ?? []);
+                $assets["t{$i}"] = new Voice("t{$i}", "t{$i}.wav", $samples + 96_000, 48_000, 48_000 + $samples, -20.0, -3.0, pauses: $pauses);
                 $spans = [new Span("t{$i}", 48_000, 48_000 + $samples)];
             }
-            $own = array_diff_key($changes, array_flip(['voice', 'caption', 'place', 'title', 'subtitle', 'fit', 'framing', 'recipe']));
+            $own = array_diff_key($changes, array_flip(['voice', 'pauses', 'caption', 'place', 'title', 'subtitle', 'fit', 'framing', 'recipe']));
             $all[] = (new Slide("s{$i}", layers: self::layers($changes), voice: $spans))->with(...$own);
         }
 
@@ -358,7 +362,7 @@ final class Stories
             -3.0,
             self::maybe() ? 30.0 : null,
             self::maybe(5),
-            self::maybe() ? [[$from + $third, $from + $third + 20]] : [],
+            self::maybe() ? [[$from + $third, $from + $third + max(20, intdiv($third, 2))]] : [],
         );
     }
 

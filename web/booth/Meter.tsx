@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
-import { judge, type Microphone } from './microphone';
-import { say } from '../messages/say';
+import { say, type Code } from '../messages/say';
+import { GOOD, judge, room, SILENT, type Heard, type Verdict } from './level';
+import type { Microphone } from './microphone';
 
 const Bar = styled.div`
   display: grid;
@@ -15,7 +16,7 @@ const Bar = styled.div`
   }
   .good {
     position: absolute;
-    inset: 0 3.3% 0 50%;
+    inset-block: 0;
     border-inline-start: 2px solid #97a0b3;
     border-inline-end: 2px solid #97a0b3;
     z-index: 1;
@@ -31,48 +32,73 @@ const Bar = styled.div`
   .level.loud {
     background: #ef8f80;
   }
+  .figures {
+    color: #b9c0ce;
+    font-variant-numeric: tabular-nums;
+    white-space: nowrap;
+  }
+  .room {
+    color: #f0d9a8;
+  }
 `;
-const words = {
+/** Decibels that the rail shows. */
+const LOWEST = -60;
+const words: Record<Verdict, Code> = {
   silent: 'level.silent',
-  'too quiet': 'level.too-quiet',
+  'too-quiet': 'level.too-quiet',
+  quiet: 'level.quiet',
   good: 'level.good',
-  'too loud': 'level.too-loud',
-} as const;
+  loud: 'level.loud',
+  'too-loud': 'level.too-loud',
+};
+const rooms: Record<NonNullable<ReturnType<typeof room>>, Code> = { hums: 'level.hums', noisy: 'level.noisy' };
+const share = (level: number) => Math.max(0, Math.min(100, ((level - LOWEST) / -LOWEST) * 100));
 
-/** A level that can be trusted: it rises at once, and is judged by the loudest of the last second and a half. */
+/** A level that can be trusted: its bar rises at once, and it is judged by the loudest of the last three seconds. */
 export function Meter({ microphone }: { microphone: Microphone | null }) {
-  const [now, setNow] = useState({ level: -100, recent: -100 });
+  const [heard, setHeard] = useState<Heard | null>(SILENT);
   useEffect(() => {
     if (!microphone) return undefined;
-    const history: number[] = [];
-    const timer = setInterval(() => {
-      const level = microphone.level();
-      history.push(level);
-      if (history.length > 20) history.shift();
-      setNow({ level, recent: Math.max(...history) });
-    }, 75);
+    setHeard(SILENT);
+    const timer = setInterval(() => setHeard(microphone.hears()), 75);
     return () => clearInterval(timer);
   }, [microphone]);
-  const verdict = judge(now.recent);
-  const share = Math.max(0, Math.min(100, ((now.level + 60) / 60) * 100));
+  if (microphone && !heard) return <span>{say('level.not-shown')}</span>;
+  const { now, peak, voice } = heard ?? SILENT;
+  const verdict = judge(heard ?? SILENT);
+  const noise = microphone && room(heard ?? SILENT);
   return (
     <Bar>
       <div
         className="rail"
         role="meter"
         aria-label={say('level.title')}
-        aria-valuemin={-60}
+        aria-valuemin={LOWEST}
         aria-valuemax={0}
-        aria-valuenow={Math.round(Math.max(-60, now.recent))}
+        aria-valuenow={Math.round(Math.max(LOWEST, peak))}
         aria-valuetext={say(words[verdict])}
       >
-        <div className="good" />
         <div
-          className={`level ${verdict === 'good' ? 'good-level' : verdict === 'too loud' ? 'loud' : ''}`}
-          style={{ width: `${share}%` }}
+          className="good"
+          style={{ insetInlineStart: `${share(GOOD.from)}%`, insetInlineEnd: `${100 - share(GOOD.to)}%` }}
+        />
+        <div
+          className={`level ${verdict === 'good' ? 'good-level' : verdict === 'too-loud' ? 'loud' : ''}`}
+          style={{ width: `${share(now)}%` }}
         />
       </div>
-      <span>{say(microphone ? words[verdict] : 'level.off')}</span>
+      <span>
+        {say(microphone ? words[verdict] : 'level.off')}{' '}
+        {microphone && verdict !== 'silent' && (
+          <span className="figures">
+            {say(voice === null ? 'level.peak' : 'level.figures', {
+              peak: Math.round(peak),
+              voice: Math.round(voice ?? 0),
+            })}
+          </span>
+        )}
+      </span>
+      {noise && <span className="room">{say(rooms[noise])}</span>}
     </Bar>
   );
 }

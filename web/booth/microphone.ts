@@ -1,11 +1,12 @@
 import { say } from '../messages/say';
 import { deviceTrouble } from '../parts/device';
+import { Level, SILENT, type Heard } from './level';
 
 /** Listening to the microphone: the stream, how loud it is, and what is wrong with it, in words that help. */
 export interface Microphone {
   stream: MediaStream;
-  /** The loudest sample of the last moments, in dBFS. */
-  level: () => number;
+  /** What it hears now; null where the browser does not let it be looked at (recording does not need that). */
+  hears: () => Heard | null;
   close: () => void;
 }
 
@@ -23,27 +24,46 @@ export async function openMicrophone(device: string | undefined, onGone: () => v
   });
   const [track] = stream.getAudioTracks();
   track?.addEventListener('ended', onGone);
-  const context = new AudioContext();
-  // Only the level needs it, and where there is no output it never settles.
-  void context.resume();
-  const analyser = new AnalyserNode(context, { fftSize: 4096 });
-  context.createMediaStreamSource(stream).connect(analyser);
-  const samples = new Float32Array(analyser.fftSize);
+  const ear = listenTo(stream);
   return {
     stream,
-    level: () => {
-      analyser.getFloatTimeDomainData(samples);
-      let peak = 0;
-      for (const sample of samples) peak = Math.max(peak, Math.abs(sample));
-      return peak === 0 ? -100 : 20 * Math.log10(peak);
-    },
+    hears: ear.hears,
     close: () => {
       track?.removeEventListener('ended', onGone);
       for (const each of stream.getTracks()) each.stop();
-      if (context.state !== 'closed') void context.close();
+      ear.close();
     },
   };
 }
+
+/** Only the level needs it: without a sound output it may never begin, and some browsers hold it until somebody presses something. */
+function listenTo(stream: MediaStream): { hears: () => Heard | null; close: () => void } {
+  try {
+    const context = new AudioContext();
+    // Where there is no output this never settles.
+    void context.resume().catch(() => undefined);
+    const analyser = new AnalyserNode(context, { fftSize: 4096 });
+    context.createMediaStreamSource(stream).connect(analyser);
+    const samples = new Float32Array(analyser.fftSize);
+    const level = new Level(context.sampleRate);
+    const begun = performance.now();
+    return {
+      hears: () => {
+        if (context.state !== 'running') return performance.now() - begun < SETTLES ? SILENT : null;
+        analyser.getFloatTimeDomainData(samples);
+        return level.hear(samples, context.currentTime);
+      },
+      close: () => {
+        if (context.state !== 'closed') void context.close();
+      },
+    };
+  } catch {
+    return { hears: () => null, close: () => undefined };
+  }
+}
+
+/** Milliseconds after which a context that does not run will not. */
+const SETTLES = 2000;
 
 const CANNOT_RECORD = 'cannot record';
 
@@ -64,10 +84,3 @@ export const recordingType = (): string =>
   ['audio/webm;codecs=opus', 'audio/mp4;codecs=opus', 'audio/mp4'].find((type) =>
     MediaRecorder.isTypeSupported(type),
   ) ?? '';
-
-/** Judging a level by its peaks, in dBFS. Common practice: speech should peak between about -18 and -6, and never reach 0. */
-export function judge(peak: number): 'silent' | 'too quiet' | 'good' | 'too loud' {
-  if (peak < -60) return 'silent';
-  if (peak < -30) return 'too quiet';
-  return peak > -2 ? 'too loud' : 'good';
-}
