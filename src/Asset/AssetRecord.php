@@ -82,6 +82,10 @@ class AssetRecord
     #[ORM\Column(length: 64, nullable: true)]
     public ?string $layer = null;
 
+    /** @var array<string, mixed>|null what its slide speaks before and after it, where it is spoken for a part; as the core's Around */
+    #[ORM\Column(type: 'json', nullable: true)]
+    public ?array $around = null;
+
     /** @param list<string> $after slides that a picture's new slide should follow, the nearest first */
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]

@@ -11,6 +11,7 @@ use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Asset\AssetAct;
 use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Core\Document\Refused;
+use Rhapsode\Core\Edit\Around;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Uid\Uuid;
 
@@ -39,10 +40,12 @@ final readonly class Assets
         array $after = [],
         bool $beside = false,
         ?string $layer = null,
+        ?Around $around = null,
     ): AssetRecord {
         $asset = new AssetRecord($owner, $place, $kind, self::name($file, $kind), $slide, $after);
         $asset->beside = $beside;
         $asset->layer = $layer;
+        $asset->around = $around?->toArray();
         $this->entities->persist($asset);
         $this->entities->flush();
 

@@ -10,10 +10,12 @@ use Rhapsode\Core\Asset\Music;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Captions\Transcript;
+use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\AddMusic;
 use Rhapsode\Core\Edit\AddPicture;
 use Rhapsode\Core\Edit\AddVoice;
+use Rhapsode\Core\Edit\Around;
 use Rhapsode\Core\Edit\Edit;
 use Rhapsode\Core\Edit\PutBeside;
 use Rhapsode\Core\Edit\SetCaptions;
@@ -61,7 +63,11 @@ final readonly class AssetsInStory
 
         return match (true) {
             $made instanceof Picture => $this->picture($asset, $made, $story),
-            $made instanceof Voice => new AddVoice($made, $asset->slide),
+            $made instanceof Voice => new AddVoice(
+                $made,
+                $asset->slide,
+                null === $asset->around ? null : Around::read(Fields::of($asset->around)),
+            ),
             $made instanceof Music => new AddMusic($made, (string) Uuid::v7()),
             \is_string($made) => self::captions($made, $story),
             default => throw new Refused('edit.no-place'),

@@ -18,7 +18,10 @@ final readonly class NewAsset
     #[Text(most: Limits::FILE)]
     public string $file;
 
-    /** @param list<string> $after slides, the nearest first */
+    /**
+     * @param list<string>              $after  slides, the nearest first
+     * @param array<string, mixed>|null $around what a voice's slide speaks before and after it, where it is spoken for a part
+     */
     public function __construct(
         public Arriving $kind,
         string $file = 'recording',
@@ -32,6 +35,7 @@ final readonly class NewAsset
         public bool $beside = false,
         #[Identifier]
         public ?string $layer = null,
+        public ?array $around = null,
     ) {
         $this->file = Fields::cleaned($file);
     }

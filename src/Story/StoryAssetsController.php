@@ -11,7 +11,9 @@ use Rhapsode\App\Asset\Assets;
 use Rhapsode\App\Shared\Media;
 use Rhapsode\App\Shared\Problem;
 use Rhapsode\App\Shared\Store;
+use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Refused;
+use Rhapsode\Core\Edit\Around;
 use Rhapsode\Core\Picture\Form;
 use Rhapsode\Core\Picture\Recipe;
 use Rhapsode\Core\Picture\Rendition;
@@ -58,6 +60,7 @@ final readonly class StoryAssetsController
             $new->after,
             $new->beside,
             $new->layer,
+            null === $new->around ? null : Around::read(Fields::of($new->around, 'around.')),
         );
 
         return new JsonResponse($asset->toArray() + ['parts' => []], 201);

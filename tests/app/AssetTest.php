@@ -71,6 +71,46 @@ final class AssetTest extends AppTestCase
         self::assertSame($revision, $this->revision($story));
     }
 
+    /** @param array<string, mixed> $new */
+    private function spoken(string $story, array $new): string
+    {
+        $asset = StoryTest::text($this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'voice', ...$new], 201)['id']);
+        foreach (self::recording() as $number => $part) {
+            $this->ask('PUT', "/api/assets/{$asset}/parts/{$number}", $part);
+        }
+        $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 3], 202);
+        self::assertSame('ready', $this->prepared($asset)['state']);
+
+        return $asset;
+    }
+
+    public function testASentenceIsSaidAgainBetweenTheOthersAndThatIsUndone(): void
+    {
+        [$story, $slide] = $this->begun();
+        $first = $this->spoken($story, ['slide' => $slide]);
+        $part = static fn(int $from, int $to): array => ['asset' => $first, 'from' => $from, 'to' => $to];
+        $around = ['before' => [$part(1_000, 30_000)], 'after' => [$part(90_000, 120_000)]];
+        $again = $this->spoken($story, ['slide' => $slide, 'around' => $around]);
+
+        $voice = self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 0, 'voice');
+        self::assertIsArray($voice);
+        self::assertSame([$first, $again, $first], array_column($voice, 'asset'));
+        self::assertSame([$part(1_000, 30_000), $part(90_000, 120_000)], [$voice[0], $voice[2]]);
+        $told = $this->told('GET', "/api/stories/{$story}/slides/{$slide}/spoken.json");
+        self::assertSame(array_sum(array_column($voice, 'to')) - array_sum(array_column($voice, 'from')), $told['samples']);
+
+        $this->told('POST', "/api/stories/{$story}/undo", null, 200, ['If-Match' => '"' . $this->revision($story) . '"']);
+        self::assertSame([$first], array_column((array) self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 0, 'voice'), 'asset'));
+    }
+
+    public function testWhatATakeIsSpokenBetweenIsRead(): void
+    {
+        [$story, $slide] = $this->begun();
+        foreach ([['before' => 'x', 'after' => []], ['before' => [['asset' => 'a', 'from' => 5, 'to' => 5]], 'after' => []]] as $around) {
+            $this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'voice', 'slide' => $slide, 'around' => $around], 422);
+        }
+    }
+
     public function testNothingIsFinishedWhileAPartIsMissing(): void
     {
         [, , $asset] = $this->begun();

@@ -76,10 +76,10 @@ final class Stories
                 $seconds = $changes['voice'];
                 \assert(is_numeric($seconds));
                 $samples = (int) round((float) $seconds * 48_000);
-                $pauses = array_map(static fn(array $pause): array => array_map(
-                    static fn(float $second): int => 48_000 + (int) round(48_000 * $second),
-                    $pause,
-                ), $changes['pauses'] ?? []);
+                /** @var list<array{float, float}> $quiet */
+                $quiet = $changes['pauses'] ?? [];
+                $sample = static fn(float $second): int => 48_000 + (int) round(48_000 * $second);
+                $pauses = array_map(static fn(array $pause): array => [$sample($pause[0]), $sample($pause[1])], $quiet);
                 $assets["t{$i}"] = new Voice("t{$i}", "t{$i}.wav", $samples + 96_000, 48_000, 48_000 + $samples, -20.0, -3.0, pauses: $pauses);
                 $spans = [new Span("t{$i}", 48_000, 48_000 + $samples)];
             }

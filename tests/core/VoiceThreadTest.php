@@ -6,8 +6,14 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Captions\SpokenThread;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Document\Refused;
+use Rhapsode\Core\Edit\AddVoice;
+use Rhapsode\Core\Edit\Around;
 use Rhapsode\Core\Edit\LeaveOut;
 use Rhapsode\Core\Edit\ShortenPauses;
 use Rhapsode\Core\Framing\Framing;
@@ -35,7 +41,11 @@ final class VoiceThreadTest extends TestCase
         ];
     }
 
-    /** @param list<Span> $spans @return list<array{string, float, float}> seconds */
+    /**
+     * @param list<Span> $spans
+     *
+     * @return list<array{string, float, float}> seconds
+     */
     private static function told(array $spans): array
     {
         return array_map(static fn(Span $span): array => [$span->asset, (float) ($span->from / self::SECOND), (float) ($span->to / self::SECOND)], $spans);
@@ -135,7 +145,7 @@ final class VoiceThreadTest extends TestCase
 
         $story = (new ShortenPauses(['s0'], 0.4))->apply(self::story());
         self::assertEqualsWithDelta(6.8 * self::SECOND, VoiceThread::length($story->slides[0]->voice), 2, 'by 0.6 and 1.6 s');
-        $longest = max(array_map(static fn(array $pause): int => $pause[1] - $pause[0], VoiceThread::pauses($story, $story->slides[0]->voice)));
+        $longest = max([0, ...array_map(static fn(array $pause): int => $pause[1] - $pause[0], VoiceThread::pauses($story, $story->slides[0]->voice))]);
         self::assertEqualsWithDelta(0.4 * self::SECOND, $longest, 1);
     }
 
@@ -215,5 +225,42 @@ final class VoiceThreadTest extends TestCase
 
         self::assertSame([['t0', 0.0, 2.5], ['t0', 7.0, 9.0]], self::left($cut));
         self::assertEqualsWithDelta(3.0, self::sentences($cut)[1]['from'] / self::SECOND, 0.3, 'about the middle of the pause that is left');
+    }
+
+    /** @param array<string, list<array{asset: string, from: int, to: int}>> $around */
+    private static function again(array $around): Story
+    {
+        $take = new Voice('new', 'new.webm', 3 * self::SECOND, 4_800, 2 * self::SECOND, -20.0, -3.0);
+
+        return (new AddVoice($take, 's0', Around::read(Fields::of(['before' => [], 'after' => [], ...$around]))))->apply(self::story());
+    }
+
+    public function testASentenceIsSaidAgainAndTheOthersAreNot(): void
+    {
+        $spans = self::story()->slides[0]->voice;
+        $part = static fn(float $from, float $to): array => array_map(
+            static fn(Span $span): array => $span->toArray(),
+            VoiceThread::part($spans, (int) ($from * self::SECOND), (int) ($to * self::SECOND)),
+        );
+
+        self::assertSame(
+            [['t0', 0.0, 2.5], ['new', -0.9, 1.0], ['t0', 7.0, 9.0]],
+            self::left(self::again(['before' => $part(0, 2.5), 'after' => $part(7, 9)])),
+        );
+        self::assertSame([['t0', 0.0, 2.5], ['new', -0.9, 1.0]], self::left(self::again(['before' => $part(0, 2.5)])), 'all from there on');
+        self::assertSame([['new', -0.9, 1.0]], self::left(self::again([])));
+    }
+
+    public function testATakeIsNeverRefusedForWhatItWasSpokenBetween(): void
+    {
+        $gone = ['asset' => 'gone', 'from' => 0, 'to' => 100];
+        $longer = ['asset' => 't0', 'from' => 0, 'to' => 99 * self::SECOND];
+        self::assertSame([['new', -0.9, 1.0]], self::left(self::again(['before' => [$gone], 'after' => [$longer]])));
+
+        $many = array_map(static fn(int $i): array => ['asset' => 't0', 'from' => 1000 * $i, 'to' => 1000 * $i + 500], range(1, Limits::SPANS));
+        self::assertSame([['new', -0.9, 1.0]], self::left(self::again(['before' => $many])));
+
+        $this->expectExceptionObject(new Malformed('document.slide-too-full', ['layers' => Limits::LAYERS, 'spans' => Limits::SPANS]));
+        self::again(['before' => [...$many, $gone]]);
     }
 }
