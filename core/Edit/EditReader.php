@@ -60,7 +60,7 @@ final class EditReader
             ),
             'choose voice' => new ChooseVoice($in->id('slide'), $in->idOrNull('asset')),
             'set voice' => new SetVoice($in->id('slide'), array_map(Span::read(...), $in->objects('voice'))),
-            'leave out' => new LeaveOut($in->id('slide'), self::stretches($in)),
+            'leave out' => new LeaveOut($in->id('slide'), array_map(Span::read(...), $in->objects('voice'))),
             'shorten pauses' => new ShortenPauses($in->ids('slides'), $in->number('seconds', Limits::LEAST_PAUSE, Limits::MOST_PAUSE)),
             'set trim' => new SetTrim($in->id('slide'), $in->flag('trimmed')),
             'set source' => new SetSource($in->ids('assets'), Source::told($in->object('source'))),
@@ -78,14 +78,6 @@ final class EditReader
     private static function transition(Fields $in): ?Transition
     {
         return $in->has('transition') ? Transition::read($in->object('transition')) : null;
-    }
-
-    /** @return list<array{int, int}> */
-    private static function stretches(Fields $in): array
-    {
-        $stretches = $in->pairs('stretches', 0, Limits::SAMPLES);
-
-        return \count($stretches) > Limits::SPANS ? throw new Malformed('edit.too-many-stretches', ['most' => Limits::SPANS]) : $stretches;
     }
 
     /** @return array<string, mixed> */

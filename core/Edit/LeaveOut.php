@@ -23,27 +23,44 @@ final readonly class LeaveOut implements Edit
     /** Samples of a pause that stay on the side of a cut where somebody speaks. */
     private const MARGIN = 960;
 
-    /** @param list<array{int, int}> $stretches samples of the voice as it is heard, from and to (exclusive) */
-    public function __construct(private string $slide, private array $stretches) {}
+    /** @param list<Span> $left of recordings: asked twice it is done once, and whatever else was cut meanwhile stays cut */
+    public function __construct(private string $slide, private array $left) {}
 
     public function apply(Story $story): Story
     {
         return OnSlides::change($story, [$this->slide], function (Slide $slide) use ($story): Slide {
-            $pauses = VoiceThread::pauses($story, $slide->voice);
-            $stretches = array_map(static function (array $stretch) use ($pauses): array {
-                $quiet = array_map(static fn(int $at): int => self::inPause($pauses, $at), $stretch);
-
-                return $quiet[0] < $quiet[1] ? $quiet : $stretch;
-            }, $this->stretches);
+            $stretches = $this->stretches($slide->voice, VoiceThread::pauses($story, $slide->voice));
             $left = VoiceThread::without($slide->voice, $stretches);
 
-            return [] === $left ? throw new Refused('edit.nothing-left') : OnStops::change(
+            return [] === $left && [] !== $slide->voice ? throw new Refused('edit.nothing-left') : OnStops::change(
                 $slide->with(voice: $left),
                 static fn(Stop $stop): Stop => null === $stop->word
                     ? Stop::atSecond($stop->frame, $stop->at - self::gone($stretches, $stop->at))
                     : $stop,
             );
         });
+    }
+
+    /**
+     * @param list<Span>            $spans
+     * @param list<array{int, int}> $pauses
+     *
+     * @return list<array{int, int}> of the thread, from and to (exclusive)
+     */
+    private function stretches(array $spans, array $pauses): array
+    {
+        $stretches = VoiceThread::places($spans, $this->left);
+        $heard = array_sum(array_map(static fn(array $stretch): int => $stretch[1] - $stretch[0], $stretches));
+        // What a cut in a pause has spared of it before is not meant.
+        if ($heard <= 2 * (self::CLOSE + self::MARGIN) && 2 * $heard < VoiceThread::length($this->left)) {
+            return [];
+        }
+
+        return array_map(static function (array $stretch) use ($pauses): array {
+            $quiet = array_map(static fn(int $at): int => self::inPause($pauses, $at), $stretch);
+
+            return $quiet[0] < $quiet[1] ? $quiet : $stretch;
+        }, $stretches);
     }
 
     /** @param list<array{int, int}> $pauses */

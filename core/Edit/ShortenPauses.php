@@ -21,13 +21,14 @@ final readonly class ShortenPauses implements Edit
     {
         $most = Rate::samples($this->seconds);
         foreach ($this->slides as $id) {
-            $stretches = [];
-            foreach (VoiceThread::pauses($story, $story->slide($id)->voice ?? []) as [$from, $to]) {
+            $spans = $story->slide($id)->voice ?? [];
+            $left = [];
+            foreach (VoiceThread::pauses($story, $spans) as [$from, $to]) {
                 if ($to - $from > $most) {
-                    $stretches[] = [$from + intdiv($most, 2), $to - ($most - intdiv($most, 2))];
+                    $left = [...$left, ...VoiceThread::part($spans, $from + intdiv($most, 2), $to - ($most - intdiv($most, 2)))];
                 }
             }
-            $story = [] === $stretches ? $story : (new LeaveOut($id, $stretches))->apply($story);
+            $story = [] === $left ? $story : (new LeaveOut($id, $left))->apply($story);
         }
 
         return $story;

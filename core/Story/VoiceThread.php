@@ -59,6 +59,39 @@ final class VoiceThread
 
     /**
      * @param list<Span> $spans
+     * @param list<Span> $wanted
+     *
+     * @return list<array{int, int}> where what is wanted lies on the thread, from and to (exclusive), in order
+     */
+    public static function places(array $spans, array $wanted): array
+    {
+        $places = [];
+        $at = 0;
+        foreach ($spans as $span) {
+            $within = [];
+            foreach ($wanted as $part) {
+                [$from, $to] = [max($part->from, $span->from), min($part->to, $span->to)];
+                if ($part->asset === $span->asset && $from < $to) {
+                    $within[] = [$at + $from - $span->from, $at + $to - $span->from];
+                }
+            }
+            sort($within);
+            foreach ($within as [$from, $to]) {
+                $last = $places[\count($places) - 1] ?? null;
+                if (null !== $last && $last[1] >= $from) {
+                    array_pop($places);
+                    [$from, $to] = [$last[0], max($last[1], $to)];
+                }
+                $places[] = [$from, $to];
+            }
+            $at += $span->length();
+        }
+
+        return $places;
+    }
+
+    /**
+     * @param list<Span> $spans
      *
      * @return list<Span> the same, where what follows on in one recording is one stretch
      */

@@ -109,9 +109,14 @@ final class VoiceThreadTest extends TestCase
         );
     }
 
+    private static function without(Story $story, int $from, int $to): Story
+    {
+        return (new LeaveOut('s0', VoiceThread::part($story->slides[0]->voice, $from, $to)))->apply($story);
+    }
+
     private static function cut(float $from, float $to): Story
     {
-        return (new LeaveOut('s0', [[(int) ($from * self::SECOND), (int) ($to * self::SECOND)]]))->apply(self::story());
+        return self::without(self::story(), (int) ($from * self::SECOND), (int) ($to * self::SECOND));
     }
 
     public function testACutCloseToAPauseIsMadeInItAndElsewhereWhereItWasAsked(): void
@@ -121,6 +126,26 @@ final class VoiceThreadTest extends TestCase
         self::assertSame([['t0', 0.0, 0.5], ['t0', 1.0, 9.0]], self::left(self::cut(0.5, 1.0)));
         self::assertSame([['t0', 3.2, 9.0]], self::left(self::cut(0, 3.2)), 'an end is trimmed');
         self::assertSame([['t0', 0.0, 5.02], ['t0', 5.28, 9.0]], self::left(self::cut(5.01, 5.29)), 'all but a little of a pause');
+    }
+
+    public function testWhatIsLeftOutTwiceOrInAnyOrderIsLeftOutOnce(): void
+    {
+        $story = self::story();
+        $spans = $story->slides[0]->voice;
+        $out = static fn(float $from, float $to): LeaveOut => new LeaveOut(
+            's0',
+            VoiceThread::part($spans, (int) ($from * self::SECOND), (int) ($to * self::SECOND)),
+        );
+        foreach ([[1.97, 5.33], [2.5, 7.0], [0.5, 1.0], [0.0, 3.2]] as [$from, $to]) {
+            $once = $out($from, $to)->apply($story);
+            self::assertEquals($once, $out($from, $to)->apply($once), "{$from} to {$to}, by somebody who sees it still");
+        }
+        self::assertEquals(
+            $out(0.5, 1.0)->apply($out(5.1, 7.0)->apply($story)),
+            $out(5.1, 7.0)->apply($out(0.5, 1.0)->apply($story)),
+            'each is a stretch of the recording, wherever that is heard',
+        );
+        self::assertSame([['t0', 0.0, 0.5], ['t0', 7.0, 9.0]], self::left($out(0.5, 5.15)->apply($out(5.15, 7.0)->apply($story))));
     }
 
     public function testSomethingOfAVoiceIsLeft(): void
@@ -155,7 +180,7 @@ final class VoiceThreadTest extends TestCase
         $framing = new Framing(Motion::Set, new Frame(0, 0, 1, 1), new Frame(0, 0, 1, 1), [
             Stop::atSecond($frame, 1.0), Stop::atSecond($frame, 4.0), Stop::atSecond($frame, 8.5),
         ]);
-        $story = (new LeaveOut('s0', [[2 * self::SECOND + 24_000, 7 * self::SECOND]]))->apply(self::story('', $framing));
+        $story = self::without(self::story('', $framing), 2 * self::SECOND + 24_000, 7 * self::SECOND);
         $seconds = array_map(static fn(Stop $stop): float => $stop->at, $story->slides[0]->picture()->framing->stops ?? []);
 
         self::assertSame([1.0, 2.5, 4.0], $seconds, 'what happened in what is left out happens where it was cut');
@@ -220,7 +245,7 @@ final class VoiceThreadTest extends TestCase
     {
         $story = self::story('The tide comes in at six. Then it fills the whole wide pond, slowly and softly. It turns.');
         [, $second] = self::sentences($story);
-        $cut = (new LeaveOut('s0', [[$second['from'], $second['to']]]))->apply($story);
+        $cut = self::without($story, $second['from'], $second['to']);
         $cut = $cut->with(slides: array_map(static fn(Slide $slide): Slide => $slide->with(script: 'The tide comes in at six. It turns.'), $cut->slides));
 
         self::assertSame([['t0', 0.0, 2.5], ['t0', 7.0, 9.0]], self::left($cut));

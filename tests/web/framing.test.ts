@@ -9,6 +9,9 @@ import { framingOf, hasRoom, inOrder, momentAt, pathOf, secondOf, withStop } fro
 const box = (x: number, width = 0.5) => ({ x, y: 0, width, height: width });
 const spoken: Spoken = {
   spoken: true,
+  samples: 0,
+  sentences: [],
+  pauses: [],
   zero: 1.5,
   words: [
     { text: 'Here', at: 1.7, to: 1.9 },

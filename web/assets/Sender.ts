@@ -115,6 +115,7 @@ export class Sender {
             slide: kept.slide,
             beside: kept.beside,
             layer: kept.layer,
+            around: kept.around,
             after: kept.after,
             bytes: kept.whole?.size,
           },

@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { AssetState } from '../api/types';
+import type { Around } from '../story/spans';
 
 /**
  * Keeps what is on its way in safe: a recording part by part from the moment it is spoken, a file as it was chosen. It lies in
@@ -18,6 +19,8 @@ export interface Kept {
   beside?: boolean;
   /** The layer of its slide whose picture it replaces. */
   layer?: string;
+  /** What a voice's slide speaks before and after it, where it is spoken for a part. */
+  around?: Around;
   /** Slides that a picture's should follow, the nearest first. */
   after: string[];
   begun: number;
@@ -52,14 +55,15 @@ export async function put(kept: Kept): Promise<void> {
   await (await keep()).put('takes', kept);
 }
 
-export async function beginTake(person: string, story: string, slide: string, file = 'recording'): Promise<Kept> {
+export async function beginTake(person: string, story: string, slide: string, around?: Around): Promise<Kept> {
   const kept: Kept = {
     id: crypto.randomUUID(),
     person,
     story,
     kind: 'voice',
-    file,
+    file: 'recording',
     slide,
+    around,
     after: [],
     begun: Date.now(),
   };

@@ -16,12 +16,17 @@ import { howLong } from './howLong';
 import { MicrophoneField } from './MicrophoneField';
 import { Control, Count, Dark, Desk, Foot, Head, Key, Room, Trouble } from './room';
 import { ScriptRoom } from './ScriptRoom';
+import { Tips } from './Tips';
 import { useAwake } from './useAwake';
 import { useBoothKeys } from './useBoothKeys';
 import { useRecorder, type Recording } from './useRecorder';
 import { presentOf, useRehearsal } from '../story/useRehearsal';
 import { useRehearsing } from './useRehearsing';
+import { useSpoken } from '../story/useSpoken';
+import type { Around, Span } from '../story/spans';
 import { say, type Code } from '../messages/say';
+import { SaidRoom } from './said/SaidRoom';
+import { useSaid } from './said/useSaid';
 
 const controls: Record<Recording, Code> = {
   off: 'booth.record',
@@ -48,7 +53,9 @@ export default function BoothPage() {
   const preview = useRef<PreviewHandle>(null);
   const [countIn, setCountIn] = useState(true);
   const [elapsed, setElapsed] = useState(0);
-  const [fresh, setFresh] = useState<{ slide: string; before: string | null } | null>(null);
+  const [fresh, setFresh] = useState<{ slide: string; before: Span[] } | null>(null);
+  /** Which sentence somebody begins with who says a part again. */
+  const [first, setFirst] = useState(0);
 
   const slides = useMemo(() => view?.story.slides ?? [], [view]);
   const wanted = search.get('slide');
@@ -61,12 +68,12 @@ export default function BoothPage() {
   );
   const slide = slides[index];
   const planned = view?.plan.scenes[index];
-  const before = useRef<string | null>(null);
+  const before = useRef<Span[]>([]);
 
   const onDone = useCallback(
     async (take: string) => {
       const { story } = await fetchStory(id);
-      const spoken = story.slides.find((s) => voiceOf(s) === take);
+      const spoken = story.slides.find((s) => s.voice.some(({ asset }) => asset === take));
       if (spoken) setFresh({ slide: spoken.id, before: before.current });
     },
     [fetchStory, id],
@@ -110,18 +117,22 @@ export default function BoothPage() {
     },
     [index, rest, setSearch, slides, state],
   );
-  const record = useCallback(() => {
+  const speak = (around?: Around) => {
+    if (!slide || (state !== 'ready' && state !== 'off')) return;
+    rest();
+    preview.current?.pause();
+    before.current = slide.voice;
+    setElapsed(0);
+    void recorder.start(slide.id, countIn, around);
+  };
+  const record = () => {
     if (state === 'recording' || state === 'counting') {
       recorder.stop();
       return;
     }
-    if (!slide || state === 'sending' || state === 'waiting') return;
-    rest();
-    preview.current?.pause();
-    before.current = voiceOf(slide);
-    setElapsed(0);
-    void recorder.start(slide.id, countIn);
-  }, [countIn, recorder, rest, slide, state]);
+    setFirst(0);
+    speak();
+  };
   const listen = useCallback(() => {
     if (!planned || state === 'recording' || state === 'counting') return;
     rest();
@@ -129,16 +140,41 @@ export default function BoothPage() {
   }, [planned, rest, state]);
   const drop = useCallback(() => {
     if (!slide) return;
-    void edit({ do: 'choose voice', slide: slide.id, asset: fresh?.slide === slide.id ? fresh.before : null });
+    void edit({ do: 'set voice', slide: slide.id, voice: fresh?.slide === slide.id ? fresh.before : [] });
     setFresh(null);
   }, [edit, fresh, slide]);
 
-  useBoothKeys({ ' ': record, l: listen, n: () => go(1), p: () => go(-1), d: drop, r: rehearse });
+  const spokenSlide = useSpoken(id, slide, planned, view?.plan.fps);
+  const said = useSaid(hold, preview, view?.plan, slide, (around, from) => {
+    setFirst(spokenSlide.sentences.findIndex(({ to }) => from < to));
+    speak(around);
+  });
+  const quiet = (act: () => void) => () => {
+    if (said.mark && state !== 'recording' && state !== 'counting') act();
+  };
+
+  useBoothKeys({
+    ' ': record,
+    l: listen,
+    n: () => go(1),
+    p: () => go(-1),
+    d: drop,
+    r: rehearse,
+    h: quiet(() => said.mark && said.hear(said.mark)),
+    o: quiet(said.only),
+    a: quiet(said.fromHere),
+    x: quiet(() => void said.leaveOut()),
+    delete: quiet(() => void said.leaveOut()),
+    escape: said.clear,
+    'ctrl+z': () => void said.undo(),
+    'ctrl+y': () => void said.redo(),
+    'ctrl+shift+z': () => void said.redo(),
+  });
 
   const bring = (files: FileList | null) => {
     const file = files?.[0];
     if (!file || !slide || !person) return;
-    before.current = voiceOf(slide);
+    before.current = slide.voice;
     sendIn('voice', file, { slide: slide.id })
       .then(({ asset }) => onDone(asset))
       .catch((error: unknown) =>
@@ -160,6 +196,7 @@ export default function BoothPage() {
     .filter((f) => ['silent', 'too-quiet', 'clipped'].includes(f.rule))
     .flatMap((f) => f.slides)
     .find((s) => s.id === slide.id);
+  const isSaid = spoken !== undefined && !busy && spokenSlide.samples > 0;
   const judged = say(heard ? heard.message : 'booth.sounds-good');
   return (
     <Room>
@@ -187,7 +224,7 @@ export default function BoothPage() {
           <Key>N</Key>
         </Button>
       </Head>
-      <Desk>
+      <Desk className={isSaid ? 'said' : undefined}>
         <div className="picture" style={{ position: 'relative' }}>
           <Preview ref={preview} story={id} plan={view.plan} dark bare />
           {state === 'counting' && (
@@ -199,10 +236,30 @@ export default function BoothPage() {
         <ScriptRoom
           script={slide.script}
           sentences={sentences}
-          present={rehearses || state === 'recording' ? presentOf(sentences, since ?? elapsed) : null}
+          present={
+            rehearses || state === 'recording'
+              ? presentOf(sentences, since ?? elapsed + (sentences[first]?.at ?? 0))
+              : null
+          }
           long={rehearsal && takes > 0 ? howLong(rehearsal, takes, view.assignment) : ''}
         />
       </Desk>
+      {isSaid && (
+        <SaidRoom
+          view={view}
+          slide={slide}
+          spoken={spokenSlide}
+          mark={said.mark}
+          onMark={said.setMark}
+          onHear={said.hear}
+          onOnly={said.only}
+          onFromHere={said.fromHere}
+          onLeaveOut={() => void said.leaveOut()}
+          onShorten={said.shorten}
+          onUndo={() => void said.undo()}
+          onRedo={() => void said.redo()}
+        />
+      )}
       <div style={{ display: 'grid', gap: 12 }}>
         <div role="alert" style={{ display: 'grid', justifyItems: 'center' }}>
           {recorder.trouble !== '' && <Trouble>{recorder.trouble}</Trouble>}
@@ -210,9 +267,12 @@ export default function BoothPage() {
         <Foot>
           <div className="microphone" style={{ display: 'grid', gap: 8 }}>
             <MicrophoneField recorder={recorder} isDisabled={busy} />
-            <Toggle isSelected={countIn} onChange={setCountIn}>
-              {say('booth.count-in')}
-            </Toggle>
+            <div className="before">
+              <Toggle isSelected={countIn} onChange={setCountIn}>
+                {say('booth.count-in')}
+              </Toggle>
+              <Tips isDisabled={busy} />
+            </div>
           </div>
           <div className="middle">
             <Control
@@ -244,7 +304,8 @@ export default function BoothPage() {
               {say('booth.listen')} <Key>L</Key>
             </Button>
             <Button onPress={drop} isDisabled={!spoken || busy}>
-              {say(fresh?.slide === slide.id && fresh.before ? 'booth.keep-before' : 'booth.delete')} <Key>D</Key>
+              {say(fresh?.slide === slide.id && fresh.before.length > 0 ? 'booth.keep-before' : 'booth.delete')}{' '}
+              <Key>D</Key>
             </Button>
             <Button onPress={rehearse} isDisabled={busy}>
               {say(rehearses ? 'booth.rest' : 'booth.rehearse')} <Key>R</Key>

@@ -38,6 +38,11 @@ const Side = styled.div`
   }
   @media (max-width: 760px) {
     gap: 4px;
+    .how {
+      flex-wrap: nowrap;
+      font-size: 0.875rem;
+      gap: 8px;
+    }
     .how label {
       min-height: 32px;
     }

@@ -102,6 +102,9 @@ export const Desk = styled.div`
         width: min(100%, calc(38dvh * var(--ratio)));
       }
     }
+    &.said .picture > figure {
+      width: min(100%, calc(20dvh * var(--ratio)));
+    }
   }
 `;
 export const Foot = styled.div`
@@ -112,6 +115,19 @@ export const Foot = styled.div`
   max-width: 1100px;
   width: 100%;
   margin: 0 auto;
+  .before {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    justify-content: space-between;
+    gap: 4px 12px;
+  }
+  .before button {
+    border-color: transparent;
+    background: transparent;
+    text-decoration: underline;
+    padding: 4px 0;
+  }
   .middle {
     display: grid;
     justify-items: center;
@@ -133,8 +149,9 @@ export const Foot = styled.div`
       align-items: center;
       gap: 4px 12px !important;
     }
-    .microphone > label {
+    .microphone > .before {
       grid-column: 1 / -1;
+      flex-wrap: nowrap;
     }
     .middle,
     .end {

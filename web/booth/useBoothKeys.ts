@@ -9,13 +9,14 @@ export function useBoothKeys(acts: Record<string, () => void>) {
       const target = event.target as HTMLElement;
       if (
         ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
-        target.closest('[role=dialog], [role=listbox], [aria-haspopup=listbox]')
+        target.closest('[role=dialog], [role=listbox]:not(.said), [aria-haspopup=listbox]')
       )
         return;
-      if (event.ctrlKey || event.altKey || event.metaKey) return;
-      // Space on a focused button is that button's.
-      if (event.key === ' ' && target.closest('button') && !target.closest('.control')) return;
-      const act = latest.current[event.key.toLowerCase()];
+      // Space on a focused button is that button's, and on a sentence that sentence's.
+      if (event.key === ' ' && target.closest('button, .said') && !target.closest('.control')) return;
+      if (event.altKey) return;
+      const held = event.ctrlKey || event.metaKey ? 'ctrl+' : '';
+      const act = latest.current[`${held}${event.shiftKey && held ? 'shift+' : ''}${event.key.toLowerCase()}`];
       if (act && !event.repeat) {
         event.preventDefault();
         event.stopPropagation();

@@ -4,6 +4,7 @@ import { addPart, beginTake, drop, endTake, type Kept } from '../assets/keeper';
 import { Sender } from '../assets/Sender';
 import { microphoneTrouble, openMicrophone, recordingType, type Microphone } from './microphone';
 import { say } from '../messages/say';
+import type { Around } from '../story/spans';
 
 export type Recording = 'off' | 'ready' | 'counting' | 'recording' | 'sending' | 'waiting';
 
@@ -96,12 +97,12 @@ export function useRecorder({ person, story, onDone }: Options) {
   );
 
   const speak = useCallback(
-    async (slide: string) => {
+    async (slide: string, around?: Around) => {
       const stream = mic.current?.stream;
       if (!stream) return;
       let take: Kept;
       try {
-        take = await beginTake(person, story, slide);
+        take = await beginTake(person, story, slide, around);
       } catch {
         setTrouble(say('booth.no-room'));
         setState('ready');
@@ -160,9 +161,9 @@ export function useRecorder({ person, story, onDone }: Options) {
     [cannotStart, person, story],
   );
 
-  /** Counts in, then records. */
+  /** Counts in, then records: all of a slide, or a part between what it speaks already. */
   const start = useCallback(
-    async (slide: string, countIn: boolean) => {
+    async (slide: string, countIn: boolean, around?: Around) => {
       if (!mic.current && !(await open())) return;
       setTrouble('');
       const round = ++counting.current;
@@ -174,7 +175,7 @@ export function useRecorder({ person, story, onDone }: Options) {
           if (round !== counting.current) return;
         }
       }
-      await speak(slide);
+      await speak(slide, around);
     },
     [open, speak],
   );

@@ -4,7 +4,7 @@ import type { Scene, Slide, WordsLayer } from '../api/types';
 import { say } from '../messages/say';
 import { Select } from '../parts/Choice';
 import { useActs, useView } from '../story/StoryContext';
-import { useSpoken } from './one/useSpoken';
+import { useSpoken } from '../story/useSpoken';
 import { SecondsField } from './SecondsField';
 
 type Moment = NonNullable<WordsLayer['comes']> | null;

@@ -6,7 +6,7 @@ import { useActs, useView } from '../../story/StoryContext';
 import { pictureOf } from '../../story/slides';
 import { useInHand } from '../../story/useInHand';
 import { framingOf, pathOf, plannedIn, withStop, type Framing, type Moment, type Which } from './framing';
-import { useSpoken } from './useSpoken';
+import { useSpoken } from '../../story/useSpoken';
 
 export type FramingInHand = ReturnType<typeof useFraming>;
 

@@ -4,7 +4,7 @@ import { say } from '../../../messages/say';
 import { useActs, useView } from '../../../story/StoryContext';
 import { useInHand } from '../../../story/useInHand';
 import { secondOf, type Moment } from '../framing';
-import { useSpoken } from '../useSpoken';
+import { useSpoken } from '../../../story/useSpoken';
 import { Knot } from './Knot';
 import { ThreadStrip } from './ThreadStrip';
 
