@@ -38,6 +38,9 @@ test('the booth by mouse: listen, another slide, another microphone, a sound bro
   await expect(page.getByText('slide 2 of 4')).toBeVisible();
   await page.getByRole('button', { name: 'Slide before' }).click();
   await expect(page.getByText('slide 1 of 4')).toBeVisible();
+  await page.getByRole('button', { name: 'Before you speak' }).click();
+  await expect(page.getByRole('dialog').getByText('Headphones are not needed', { exact: false })).toBeVisible();
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Turn the microphone on' }).click();
   await chooseFrom(page, 'Microphone', 1);
   await expect(page.getByRole('meter')).toBeVisible();

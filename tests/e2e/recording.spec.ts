@@ -104,3 +104,97 @@ test('a microphone pulled out while recording: what was said until then is kept'
   await expect(page.getByText(/^Spoken: /)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText('The microphone is off')).toBeVisible();
 });
+
+test('one sentence is said again, then all from there on: what else was said stays', async ({ page }) => {
+  await inTheBooth(page, 'Said again');
+  const voice = async () => {
+    const desk = await (await page.request.get('/api/desk')).json();
+    return (await (await page.request.get(`/api/stories/${desk.stories[0].id}`)).json()).story.slides[0].voice as {
+      asset: string;
+      from: number;
+      to: number;
+    }[];
+  };
+  const ended = async () => {
+    await spokenFor(page, 3);
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await expect(page.getByRole('button', { name: 'Record' })).toBeEnabled({ timeout: 30_000 });
+  };
+  await page.getByRole('button', { name: 'Record' }).click();
+  await spokenFor(page, 6);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  const wave = page.getByRole('region', { name: 'What you said' }).locator('svg').first();
+  await expect(wave).toBeVisible({ timeout: 30_000 });
+  const [first] = await voice();
+  if (!first) throw new Error('nobody spoke');
+  const mark = async () => {
+    const { x, y, width, height } = (await wave.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+    await page.mouse.move(x + width * 0.4, y + height / 2);
+    await page.mouse.down();
+    await page.mouse.move(x + width * 0.6, y + height / 2, { steps: 4 });
+    await page.mouse.up();
+  };
+  await mark();
+  await page.getByRole('button', { name: 'Say only this again' }).click();
+  await ended();
+  await expect.poll(async () => (await voice()).length).toBe(3);
+  const [before, again, after] = await voice();
+  expect([before?.asset, after?.asset]).toEqual([first.asset, first.asset]);
+  expect(again?.asset).not.toBe(first.asset);
+  expect(before?.from).toBe(first.from);
+  expect(after?.to).toBe(first.to);
+  expect(((before?.to ?? 0) - first.from) / (first.to - first.from)).toBeCloseTo(0.4, 1);
+
+  // It is not better: what was said before is had back, as it was.
+  await page.getByRole('button', { name: 'Keep the one before' }).click();
+  await expect.poll(voice).toEqual([first]);
+
+  // By key: nobody counts in, and it is stopped at once.
+  await mark();
+  await page.keyboard.press('o');
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await ended();
+  await expect.poll(async () => (await voice()).length).toBe(3);
+  await page.keyboard.press('d');
+  await expect.poll(voice).toEqual([first]);
+
+  // The network is cut while one speaks.
+  await mark();
+  await page.getByRole('button', { name: 'Again from here' }).click();
+  await spokenFor(page, 1);
+  await page.context().setOffline(true);
+  await spokenFor(page, 3);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('No connection. Your recording is kept here and will be sent.')).toBeVisible();
+  await page.context().setOffline(false);
+  await expect.poll(async () => (await voice()).length, { timeout: 40_000 }).toBe(2);
+  const [start, rest] = await voice();
+  expect(start?.asset).toBe(first.asset);
+  expect(((start?.to ?? 0) - first.from) / (first.to - first.from)).toBeCloseTo(0.4, 1);
+  expect([first.asset, again?.asset]).not.toContain(rest?.asset);
+});
+
+test('where the level cannot be looked at, one records all the same; where it can, it has figures', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    Object.assign(window, { deaf: false });
+    const { state } = Object.getOwnPropertyDescriptors(BaseAudioContext.prototype);
+    Object.defineProperty(BaseAudioContext.prototype, 'state', {
+      get() {
+        return (window as unknown as { deaf: boolean }).deaf ? 'suspended' : state.get?.call(this);
+      },
+    });
+    // Without an output it never settles.
+    AudioContext.prototype.resume = () => new Promise(() => undefined);
+  });
+  await inTheBooth(page, 'Deaf');
+  await expect(page.getByText(/^(voice -?\d+ dB, )?peak -?\d+ dB$/)).toBeVisible();
+  await expect(page.getByRole('meter')).toHaveAttribute('aria-valuetext', /./);
+  await page.evaluate(() => Object.assign(window, { deaf: true }));
+  await expect(page.getByText('The level cannot be shown here. Recording works all the same.')).toBeVisible();
+  await page.getByRole('button', { name: 'Record' }).click();
+  await spokenFor(page, 2);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText(/^Spoken: /)).toBeVisible({ timeout: 30_000 });
+});

@@ -28,9 +28,8 @@ const ODD = [
   '  ',
   "'; --",
 ];
-const KEYS = 'Tab ArrowUp ArrowDown ArrowLeft ArrowRight Enter Space Escape Delete Home End PageDown ? n p l d'.split(
-  ' ',
-);
+const KEYS =
+  'Tab ArrowUp ArrowDown ArrowLeft ArrowRight Enter Space Escape Delete Home End PageDown ? n p l d h x r'.split(' ');
 const CHORDS =
   'Alt+c Alt+ArrowUp Alt+ArrowDown Alt+p Control+z Control+Shift+z Shift+ArrowDown Control+a Shift+Tab'.split(' ');
 

@@ -8,7 +8,7 @@ export function useBoothKeys(acts: Record<string, () => void>) {
     const press = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
       if (
-        ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
+        (['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) && (target as HTMLInputElement).type !== 'range') ||
         target.closest('[role=dialog], [role=listbox]:not(.said), [aria-haspopup=listbox]')
       )
         return;
