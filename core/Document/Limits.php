@@ -50,6 +50,8 @@ final class Limits
     /** Of a slide's arrangement. */
     public const CELLS = 4;
     public const SPANS = 100;
+    /** From slide to slide, while one speaks of all of them in one go. */
+    public const STEPS = 2000;
     /** Seconds to which pauses may be shortened. */
     public const LEAST_PAUSE = 0.2;
     public const MOST_PAUSE = 5.0;

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Rhapsode\App\Asset;
 
 use Rhapsode\App\Shared\Problem;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Sound\Steps;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -56,7 +58,10 @@ final readonly class AssetController
     #[IsGranted(AssetRecord::OWN, 'asset')]
     public function finish(#[MapEntity] AssetRecord $asset, #[MapRequestPayload(acceptFormat: 'json')] AllParts $all): JsonResponse
     {
-        $missing = $this->assets->finish($asset, $all->parts);
+        if (null !== $all->steps) {
+            Steps::read(Fields::of(['steps' => $all->steps]));
+        }
+        $missing = $this->assets->finish($asset, $all->parts, $all->steps);
 
         return [] === $missing
             ? new JsonResponse($asset->toArray(), 202)

@@ -86,6 +86,10 @@ class AssetRecord
     #[ORM\Column(type: 'json', nullable: true)]
     public ?array $around = null;
 
+    /** @var list<mixed>|null from slide to slide, where one recording is for many; as the core's Steps */
+    #[ORM\Column(type: 'json', nullable: true)]
+    public ?array $steps = null;
+
     /** @param list<string> $after slides that a picture's new slide should follow, the nearest first */
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]

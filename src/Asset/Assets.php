@@ -122,17 +122,20 @@ final readonly class Assets
     /**
      * All its parts are here: it waits for its turn to be made ready. Asking again changes nothing.
      *
+     * @param list<mixed>|null $steps from slide to slide, where it is a recording for many
+     *
      * @return list<int> the parts that are missing; with any of them it is not finished
      */
-    public function finish(AssetRecord $asset, int $parts): array
+    public function finish(AssetRecord $asset, int $parts, ?array $steps = null): array
     {
-        return $this->entities->wrapInTransaction(function () use ($asset, $parts): array {
+        return $this->entities->wrapInTransaction(function () use ($asset, $parts, $steps): array {
             $this->entities->refresh($asset, LockMode::PESSIMISTIC_WRITE);
             if (AssetState::Sending !== $asset->state) {
                 return [];
             }
             $missing = array_values(array_diff(range(0, $parts - 1), $this->parts($asset)));
             if ([] === $missing) {
+                $asset->steps = $steps;
                 $this->waits($asset);
             }
 

@@ -14,12 +14,14 @@ use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\AddMusic;
 use Rhapsode\Core\Edit\AddPicture;
+use Rhapsode\Core\Edit\AddRunThrough;
 use Rhapsode\Core\Edit\AddVoice;
 use Rhapsode\Core\Edit\Around;
 use Rhapsode\Core\Edit\Edit;
 use Rhapsode\Core\Edit\PutBeside;
 use Rhapsode\Core\Edit\SetCaptions;
 use Rhapsode\Core\Edit\SetPicture;
+use Rhapsode\Core\Sound\Steps;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Studio\Captions\CaptionFile;
 use Rhapsode\Studio\Tool\Unreadable;
@@ -63,6 +65,7 @@ final readonly class AssetsInStory
 
         return match (true) {
             $made instanceof Picture => $this->picture($asset, $made, $story),
+            $made instanceof Voice && null !== $asset->steps => new AddRunThrough($made, Steps::read(Fields::of(['steps' => $asset->steps]))),
             $made instanceof Voice => new AddVoice(
                 $made,
                 $asset->slide,

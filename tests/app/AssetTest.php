@@ -103,6 +103,25 @@ final class AssetTest extends AppTestCase
         self::assertSame([$first], array_column((array) self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 0, 'voice'), 'asset'));
     }
 
+    public function testOneRecordingForManySlidesIsDividedByItsSteps(): void
+    {
+        [$story, $slide, $asset] = $this->begun();
+        $this->bringIn($story, self::newPicture(), 'reeds.jpg');
+        $second = StoryTest::text(self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 1, 'id'));
+        foreach (self::recording() as $number => $part) {
+            $this->ask('PUT', "/api/assets/{$asset}/parts/{$number}", $part);
+        }
+        $steps = [['slide' => $slide, 'at' => 0], ['slide' => $second, 'at' => 72_000], ['slide' => 'gone', 'at' => 900_000]];
+        $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 3, 'steps' => [['slide' => $slide, 'at' => -1]]], 422);
+        $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 3, 'steps' => $steps], 202);
+        self::assertSame('ready', $this->prepared($asset)['state']);
+
+        $view = $this->told('GET', "/api/stories/{$story}");
+        $voice = static fn(int $i, string $key): mixed => self::at($view, 'story', 'slides', $i, 'voice', 0, $key);
+        self::assertSame([$asset, $asset], [$voice(0, 'asset'), $voice(1, 'asset')]);
+        self::assertLessThanOrEqual($voice(1, 'from'), $voice(0, 'to'));
+    }
+
     public function testWhatATakeIsSpokenBetweenIsRead(): void
     {
         [$story, $slide] = $this->begun();

@@ -1,5 +1,8 @@
 import { expect, test, type Page } from './test';
 import { signIn, spokenFor } from './helpers';
+import { begin, view } from './own';
+import type { Slide } from '../../web/api/types';
+import type { Span } from '../../web/story/spans';
 
 /** Losing a recording is the one thing that is never forgiven. */
 async function inTheBooth(page: Page, title: string) {
@@ -197,4 +200,89 @@ test('where the level cannot be looked at, one records all the same; where it ca
   await spokenFor(page, 2);
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText(/^Spoken: /)).toBeVisible({ timeout: 30_000 });
+});
+
+test('a whole story in one go: by keys, a pedal and taps, back and again, with a rest and without a network', async ({
+  page,
+}) => {
+  await begin(page, 'juno', 'In one go');
+  await page.getByRole('link', { name: 'Booth' }).click();
+  await page.getByText('In one go').click();
+  await page.getByText('Count in').click();
+  await page.getByRole('button', { name: 'Record' }).click();
+  await spokenFor(page, 3);
+  await page.keyboard.press('n');
+  await expect(page.getByText('slide 2 of 4')).toBeVisible();
+  await page.context().setOffline(true);
+  await spokenFor(page, 6);
+  await page.keyboard.press('PageDown');
+  await expect(page.getByText('slide 3 of 4')).toBeVisible();
+  await spokenFor(page, 9);
+  // Back: the second slide again, and from there on.
+  await page.getByRole('button', { name: 'Slide before' }).click();
+  await spokenFor(page, 12);
+  await page.getByRole('button', { name: 'Pause' }).click();
+  const rested = await page.getByText(/^0:\d\d Pausing$/).innerText();
+  await page.waitForTimeout(2500);
+  expect(await page.getByText(/^0:\d\d Pausing$/).innerText()).toBe(rested);
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.keyboard.press('s');
+  await expect(page.getByText(/^0:\d\d Pausing$/)).toBeVisible();
+  await page.keyboard.press('s');
+  await page.getByRole('figure', { name: 'Preview' }).click({ force: true });
+  await expect(page.getByText('slide 3 of 4')).toBeVisible();
+  await spokenFor(page, 16);
+  await page.getByRole('button', { name: 'On to the next' }).click();
+  await expect(page.getByText('slide 4 of 4')).toBeVisible();
+  await spokenFor(page, 19);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('No connection. Your recording is kept here and will be sent.')).toBeVisible();
+  await page.context().setOffline(false);
+  await expect(page.getByText('4 slides speak with it now.')).toBeVisible({ timeout: 40_000 });
+
+  const { story } = await view(page);
+  const spans = story.slides.map(({ voice }: Slide) => voice[0]);
+  expect(new Set(spans.map(({ asset }: Span) => asset)).size, 'one recording').toBe(1);
+  const seconds = spans.map(({ from, to }: Span) => [from / 48_000, to / 48_000] as const);
+  // Each where it was spoken the last time, moved by half a second at most, without the rest between.
+  for (const [i, [from, to]] of (
+    [
+      [0, 3],
+      [9, 12.5],
+      [12.5, 16.5],
+      [16.5, 20.5],
+    ] as [number, number][]
+  ).entries()) {
+    expect(seconds[i][0], `slide ${i + 1} begins`).toBeGreaterThan(from - 0.8);
+    expect(seconds[i][1], `slide ${i + 1} ends`).toBeLessThan(to + 1.2);
+    expect(seconds[i][1]).toBeGreaterThan(seconds[i][0]);
+  }
+  for (const i of [0, 1, 2])
+    expect(seconds[i][1], 'nothing is said twice').toBeLessThanOrEqual(seconds[i + 1][0] + 0.3);
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect
+    .poll(async () => (await view(page)).story.slides.some(({ voice }: Slide) => voice.length > 0))
+    .toBe(false);
+});
+
+test('the page is closed in the middle of a whole story: each slide speaks as far as it was told', async ({
+  page,
+  context,
+}) => {
+  await begin(page, 'juno', 'A closed book');
+  await page.getByRole('link', { name: 'Booth' }).click();
+  await page.getByText('In one go').click();
+  await page.getByText('Count in').click();
+  await page.getByRole('button', { name: 'Record' }).click();
+  await spokenFor(page, 3);
+  await page.keyboard.press('n');
+  await spokenFor(page, 7);
+  await page.close();
+  const again = await context.newPage();
+  await again.goto('/');
+  await expect(again.getByText('The recording is safe, and its slide speaks with it.')).toBeVisible({
+    timeout: 40_000,
+  });
+  await again.getByRole('link', { name: 'A closed book', exact: true }).first().click();
+  await expect(again.getByRole('img', { name: /^Voice, / })).toHaveCount(2);
 });

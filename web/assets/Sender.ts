@@ -46,7 +46,7 @@ export class Sender {
         await answer(
           api.POST('/api/assets/{id}/finish', {
             params: { path: { id: this.kept.server ?? '' } },
-            body: { parts: await countOf(this.kept) },
+            body: { parts: await countOf(this.kept), steps: this.kept.steps },
           }),
         );
         return;

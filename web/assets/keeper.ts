@@ -21,6 +21,8 @@ export interface Kept {
   layer?: string;
   /** What a voice's slide speaks before and after it, where it is spoken for a part. */
   around?: Around;
+  /** From slide to slide, where one recording is for many: samples of it. */
+  steps?: { slide: string; at: number }[];
   /** Slides that a picture's should follow, the nearest first. */
   after: string[];
   begun: number;
@@ -36,6 +38,9 @@ interface Keep extends DBSchema {
   takes: { key: string; value: Kept };
   parts: { key: [string, number]; value: { take: string; number: number; bytes: ArrayBuffer } };
 }
+
+/** What a recording is for, besides one whole slide. */
+export type Part = Pick<Kept, 'around' | 'steps'>;
 
 const FILE_PART = 4_000_000;
 let opened: Promise<IDBPDatabase<Keep>> | null = null;
@@ -55,7 +60,7 @@ export async function put(kept: Kept): Promise<void> {
   await (await keep()).put('takes', kept);
 }
 
-export async function beginTake(person: string, story: string, slide: string, around?: Around): Promise<Kept> {
+export async function beginTake(person: string, story: string, slide: string, part: Part = {}): Promise<Kept> {
   const kept: Kept = {
     id: crypto.randomUUID(),
     person,
@@ -63,7 +68,7 @@ export async function beginTake(person: string, story: string, slide: string, ar
     kind: 'voice',
     file: 'recording',
     slide,
-    around,
+    ...part,
     after: [],
     begun: Date.now(),
   };

@@ -14,7 +14,7 @@ import { assetOf, spokenSamples, voiceOf } from '../story/slides';
 import { useStory } from '../story/useStory';
 import { howLong } from './howLong';
 import { MicrophoneField } from './MicrophoneField';
-import { Control, Count, Dark, Desk, Foot, Head, Key, Room, Trouble } from './room';
+import { Control, Count, Dark, Desk, Foot, Head, Key, Room, Tapped, Trouble } from './room';
 import { ScriptRoom } from './ScriptRoom';
 import { Tips } from './Tips';
 import { useAwake } from './useAwake';
@@ -23,7 +23,8 @@ import { useRecorder, type Recording } from './useRecorder';
 import { presentOf, useRehearsal } from '../story/useRehearsal';
 import { useRehearsing } from './useRehearsing';
 import { useSpoken } from '../story/useSpoken';
-import type { Around, Span } from '../story/spans';
+import type { Span } from '../story/spans';
+import type { Part } from '../assets/keeper';
 import { say, type Code } from '../messages/say';
 import { SaidRoom } from './said/SaidRoom';
 import { useSaid } from './said/useSaid';
@@ -33,6 +34,7 @@ const controls: Record<Recording, Code> = {
   ready: 'booth.record',
   counting: 'booth.stop',
   recording: 'booth.stop',
+  paused: 'booth.stop',
   sending: 'booth.saving-now',
   waiting: 'booth.waiting',
 };
@@ -45,13 +47,16 @@ export default function BoothPage() {
   const { id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const hold = useStory(id);
-  const { view, edit } = hold;
+  const { view, edit, undo } = hold;
   const fetchStory = useFetchStory();
   const sendIn = useSendIn(id);
   const { person } = useSession();
   const tell = useTell();
   const preview = useRef<PreviewHandle>(null);
   const [countIn, setCountIn] = useState(true);
+  const [inOneGo, setInOneGo] = useState(false);
+  /** When in a recording for many slides this one was begun, seconds. */
+  const [begun, setBegun] = useState(0);
   const [elapsed, setElapsed] = useState(0);
   const [fresh, setFresh] = useState<{ slide: string; before: Span[] } | null>(null);
   /** Which sentence somebody begins with who says a part again. */
@@ -73,13 +78,20 @@ export default function BoothPage() {
   const onDone = useCallback(
     async (take: string) => {
       const { story } = await fetchStory(id);
-      const spoken = story.slides.find((s) => s.voice.some(({ asset }) => asset === take));
-      if (spoken) setFresh({ slide: spoken.id, before: before.current });
+      const spoken = story.slides.filter((s) => s.voice.some(({ asset }) => asset === take));
+      const [one] = spoken;
+      if (spoken.length > 1) {
+        tell(say('booth.run-done', { count: spoken.length }), {
+          action: { label: say('story.undo'), run: () => void undo() },
+        });
+      } else if (one) setFresh({ slide: one.id, before: before.current });
     },
-    [fetchStory, id],
+    [fetchStory, id, tell, undo],
   );
   const recorder = useRecorder({ person: person?.id ?? '', story: id, onDone });
-  const { state } = recorder;
+  const { state, recorded } = recorder;
+  const busy = state === 'recording' || state === 'counting' || state === 'paused';
+  const runs = busy && inOneGo && state !== 'counting';
 
   useEffect(() => {
     document.title = `${say('booth.title')} · Rhapsode`;
@@ -88,56 +100,61 @@ export default function BoothPage() {
     // Of several pictures, some of which may come late, all are seen by whoever speaks of them.
     const inCells = planned?.layers.some((layer) => layer.kind === 'picture' && layer.box);
     if (planned) preview.current?.show(inCells ? planned.end - 1 : planned.start + planned.comesIn);
-    setFresh(null);
-    // Only another slide brings another picture; a new plan does not.
+    // Another slide brings another picture, and so does a voice that moves this one to another place of the film.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [planned?.id]);
+  }, [planned?.id, planned?.start, planned?.comesIn]);
+  useEffect(() => setFresh(null), [planned?.id]);
   useEffect(() => {
     if (state !== 'recording') return undefined;
-    const timer = setInterval(() => setElapsed((performance.now() - recorder.begunAt) / 1000), 200);
+    const timer = setInterval(() => setElapsed(recorded()), 200);
     return () => clearInterval(timer);
-  }, [state, recorder.begunAt]);
+  }, [state, recorded]);
 
   const rehearsal = useRehearsal(id, view?.revision);
   const { sentences, seconds: takes } = (slide && rehearsal?.slides[slide.id]) ?? NOTHING;
   const { since, rest, toggle } = useRehearsing(preview, planned, takes);
   const rehearses = since !== null;
-  useAwake(rehearses || state === 'recording' || state === 'counting');
+  useAwake(rehearses || busy);
   const rehearse = useCallback(() => {
-    if (state !== 'recording' && state !== 'counting') toggle();
-  }, [state, toggle]);
+    if (!busy) toggle();
+  }, [busy, toggle]);
 
   const go = useCallback(
     (by: number) => {
       const next = slides[index + by];
-      if (next && state !== 'recording' && state !== 'counting') {
+      if (next && runs) {
+        recorder.step(next.id);
+        setBegun(recorded());
+      }
+      if (next && (runs || !busy)) {
         rest();
         setSearch({ slide: next.id }, { replace: true });
       }
     },
-    [index, rest, setSearch, slides, state],
+    [busy, index, recorded, recorder, rest, runs, setSearch, slides],
   );
-  const speak = (around?: Around) => {
+  const speak = (part?: Part) => {
     if (!slide || (state !== 'ready' && state !== 'off')) return;
     rest();
     preview.current?.pause();
     before.current = slide.voice;
     setElapsed(0);
-    void recorder.start(slide.id, countIn, around);
+    setBegun(0);
+    void recorder.start(slide.id, countIn, part);
   };
   const record = () => {
-    if (state === 'recording' || state === 'counting') {
+    if (busy) {
       recorder.stop();
       return;
     }
     setFirst(0);
-    speak();
+    speak(inOneGo && slide ? { steps: [{ slide: slide.id, at: 0 }] } : undefined);
   };
   const listen = useCallback(() => {
-    if (!planned || state === 'recording' || state === 'counting') return;
+    if (!planned || busy) return;
     rest();
     preview.current?.play(planned.start, planned.end);
-  }, [planned, rest, state]);
+  }, [busy, planned, rest]);
   const drop = useCallback(() => {
     if (!slide) return;
     void edit({ do: 'set voice', slide: slide.id, voice: fresh?.slide === slide.id ? fresh.before : [] });
@@ -147,10 +164,10 @@ export default function BoothPage() {
   const spokenSlide = useSpoken(id, slide, planned, view?.plan.fps);
   const said = useSaid(hold, preview, view?.plan, slide, (around, from) => {
     setFirst(spokenSlide.sentences.findIndex(({ to }) => from < to));
-    speak(around);
+    speak({ around });
   });
   const quiet = (act: () => void) => () => {
-    if (said.mark && state !== 'recording' && state !== 'counting') act();
+    if (said.mark && !busy) act();
   };
 
   useBoothKeys({
@@ -158,6 +175,9 @@ export default function BoothPage() {
     l: listen,
     n: () => go(1),
     p: () => go(-1),
+    pagedown: () => go(1),
+    pageup: () => go(-1),
+    s: recorder.rest,
     d: drop,
     r: rehearse,
     h: quiet(() => said.mark && said.hear(said.mark)),
@@ -190,7 +210,6 @@ export default function BoothPage() {
       </Room>
     );
   }
-  const busy = state === 'recording' || state === 'counting';
   const spoken = assetOf(view.story, voiceOf(slide) ?? undefined, 'voice');
   const heard = view.proof
     .filter((f) => ['silent', 'too-quiet', 'clipped'].includes(f.rule))
@@ -213,12 +232,16 @@ export default function BoothPage() {
         <Soft as="span" className="wide">
           {say('booth.spoken', { count: slides.filter((s) => voiceOf(s) !== null).length })}
         </Soft>
-        <Button aria-label={say('booth.before')} onPress={() => go(-1)} isDisabled={index === 0 || busy}>
+        <Button aria-label={say('booth.before')} onPress={() => go(-1)} isDisabled={index === 0 || (busy && !runs)}>
           <span className="narrow">‹</span>
           <span className="wide">{say('booth.before')}</span>
           <Key>P</Key>
         </Button>
-        <Button aria-label={say('booth.next')} onPress={() => go(1)} isDisabled={index === slides.length - 1 || busy}>
+        <Button
+          aria-label={say('booth.next')}
+          onPress={() => go(1)}
+          isDisabled={index === slides.length - 1 || (busy && !runs)}
+        >
           <span className="wide">{say('booth.next')}</span>
           <span className="narrow">›</span>
           <Key>N</Key>
@@ -227,6 +250,7 @@ export default function BoothPage() {
       <Desk className={isSaid ? 'said' : undefined}>
         <div className="picture" style={{ position: 'relative' }}>
           <Preview ref={preview} story={id} plan={view.plan} dark bare />
+          {busy && <Tapped aria-hidden onClick={() => go(1)} />}
           {state === 'counting' && (
             <Count role="timer" aria-live="assertive">
               {recorder.count}
@@ -238,7 +262,7 @@ export default function BoothPage() {
           sentences={sentences}
           present={
             rehearses || state === 'recording'
-              ? presentOf(sentences, since ?? elapsed + (sentences[first]?.at ?? 0))
+              ? presentOf(sentences, since ?? elapsed - begun + (sentences[first]?.at ?? 0))
               : null
           }
           long={rehearsal && takes > 0 ? howLong(rehearsal, takes, view.assignment) : ''}
@@ -271,6 +295,9 @@ export default function BoothPage() {
               <Toggle isSelected={countIn} onChange={setCountIn}>
                 {say('booth.count-in')}
               </Toggle>
+              <Toggle isSelected={inOneGo} onChange={setInOneGo} isDisabled={busy || slides.length < 2}>
+                {say('booth.in-one-go')}
+              </Toggle>
               <Tips isDisabled={busy} />
             </div>
           </div>
@@ -283,7 +310,8 @@ export default function BoothPage() {
               {say(controls[state])}
             </Control>
             <span role="status">
-              {state === 'recording' && clock(elapsed)}
+              {(state === 'recording' || state === 'paused') && clock(elapsed)}
+              {state === 'paused' && ` ${say('booth.resting')}`}
               {since !== null && clock(since)}
               {rehearses && takes > 0 && ` ${say('booth.of-about', { length: clock(takes) })}`}
               {state === 'waiting' && say('booth.no-connection')}
@@ -300,19 +328,33 @@ export default function BoothPage() {
             </span>
           </div>
           <div className="end">
-            <Button onPress={listen} isDisabled={!spoken || busy}>
-              {say('booth.listen')} <Key>L</Key>
-            </Button>
-            <Button onPress={drop} isDisabled={!spoken || busy}>
-              {say(fresh?.slide === slide.id && fresh.before.length > 0 ? 'booth.keep-before' : 'booth.delete')}{' '}
-              <Key>D</Key>
-            </Button>
-            <Button onPress={rehearse} isDisabled={busy}>
-              {say(rehearses ? 'booth.rest' : 'booth.rehearse')} <Key>R</Key>
-            </Button>
-            <FileTrigger acceptedFileTypes={soundFiles} onSelect={bring}>
-              <Button isPending={busy}>{say('voice.bring-in')}</Button>
-            </FileTrigger>
+            {runs ? (
+              <>
+                <Button onPress={recorder.rest}>
+                  {say(state === 'paused' ? 'booth.go-on' : 'booth.pause')} <Key>S</Key>
+                </Button>
+                <Button onPress={() => go(1)} isDisabled={index === slides.length - 1}>
+                  {say('booth.on')} <Key>N</Key>
+                </Button>
+                <Soft as="span">{say('booth.run-hint')}</Soft>
+              </>
+            ) : (
+              <>
+                <Button onPress={listen} isDisabled={!spoken || busy}>
+                  {say('booth.listen')} <Key>L</Key>
+                </Button>
+                <Button onPress={drop} isDisabled={!spoken || busy}>
+                  {say(fresh?.slide === slide.id && fresh.before.length > 0 ? 'booth.keep-before' : 'booth.delete')}{' '}
+                  <Key>D</Key>
+                </Button>
+                <Button onPress={rehearse} isDisabled={busy}>
+                  {say(rehearses ? 'booth.rest' : 'booth.rehearse')} <Key>R</Key>
+                </Button>
+                <FileTrigger acceptedFileTypes={soundFiles} onSelect={bring}>
+                  <Button isPending={busy}>{say('voice.bring-in')}</Button>
+                </FileTrigger>
+              </>
+            )}
           </div>
         </Foot>
       </div>

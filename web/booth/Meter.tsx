@@ -35,7 +35,7 @@ const Bar = styled.div`
   .figures {
     color: #b9c0ce;
     font-variant-numeric: tabular-nums;
-    white-space: nowrap;
+    font-size: 0.875rem;
   }
   .room {
     color: #f0d9a8;

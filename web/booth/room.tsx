@@ -127,6 +127,9 @@ export const Foot = styled.div`
     background: transparent;
     text-decoration: underline;
     padding: 4px 0;
+    &[data-disabled] {
+      border-color: transparent;
+    }
   }
   .middle {
     display: grid;
@@ -152,6 +155,12 @@ export const Foot = styled.div`
     .microphone > .before {
       grid-column: 1 / -1;
       flex-wrap: nowrap;
+      font-size: 0.875rem;
+    }
+    .microphone > *,
+    .microphone button {
+      min-width: 0;
+      overflow: hidden;
     }
     .middle,
     .end {
@@ -241,6 +250,13 @@ export const Count = styled.div`
   color: #fff;
   border-radius: 4px;
   pointer-events: none;
+`;
+
+/** Over the picture while one records: pressed, it goes on to the next slide, and never plays the film. */
+export const Tapped = styled.div`
+  position: absolute;
+  inset: 0;
+  z-index: 4;
 `;
 
 /** A letter of the keyboard that does the same; unseen where there is no keyboard. */

@@ -1,15 +1,17 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { sentence } from '../api/client';
-import { addPart, beginTake, drop, endTake, type Kept } from '../assets/keeper';
+import { addPart, beginTake, drop, endTake, put, type Kept, type Part } from '../assets/keeper';
 import { Sender } from '../assets/Sender';
+import { SAMPLES } from '../parts/time';
 import { microphoneTrouble, openMicrophone, recordingType, type Microphone } from './microphone';
 import { say } from '../messages/say';
-import type { Around } from '../story/spans';
 
-export type Recording = 'off' | 'ready' | 'counting' | 'recording' | 'sending' | 'waiting';
+export type Recording = 'off' | 'ready' | 'counting' | 'recording' | 'paused' | 'sending' | 'waiting';
 
 /** A part of a second and a little more: what a crash may cost at most. */
 const SLICE = 1000;
+
+const isGoing = (recorder: MediaRecorder | null) => recorder !== null && recorder.state !== 'inactive';
 
 interface Options {
   person: string;
@@ -25,8 +27,10 @@ export function useRecorder({ person, story, onDone }: Options) {
   const [devices, setDevices] = useState<MediaDeviceInfo[]>([]);
   const [microphone, setMicrophone] = useState<Microphone | null>(null);
   const [count, setCount] = useState(0);
-  const [begunAt, setBegunAt] = useState(0);
   const recorder = useRef<MediaRecorder | null>(null);
+  const live = useRef<Kept | null>(null);
+  /** Seconds that were recorded before it last went on, and when that was; null while it rests. */
+  const going = useRef<{ before: number; since: number | null }>({ before: 0, since: null });
   const mic = useRef<Microphone | null>(null);
   const done = useRef(onDone);
   done.current = onDone;
@@ -47,7 +51,7 @@ export function useRecorder({ person, story, onDone }: Options) {
       const round = ++opening.current;
       try {
         const made = await openMicrophone(device, () => {
-          const wasRecording = recorder.current?.state === 'recording';
+          const wasRecording = isGoing(recorder.current);
           if (wasRecording) recorder.current?.stop();
           close();
           if (!wasRecording) setState('off');
@@ -77,7 +81,7 @@ export function useRecorder({ person, story, onDone }: Options) {
     () => () => {
       opening.current += 1;
       counting.current += 1;
-      if (recorder.current?.state === 'recording') recorder.current.stop();
+      if (isGoing(recorder.current)) recorder.current?.stop();
       mic.current?.close();
     },
     [],
@@ -97,12 +101,12 @@ export function useRecorder({ person, story, onDone }: Options) {
   );
 
   const speak = useCallback(
-    async (slide: string, around?: Around) => {
+    async (slide: string, part?: Part) => {
       const stream = mic.current?.stream;
       if (!stream) return;
       let take: Kept;
       try {
-        take = await beginTake(person, story, slide, around);
+        take = await beginTake(person, story, slide, part);
       } catch {
         setTrouble(say('booth.no-room'));
         setState('ready');
@@ -155,15 +159,16 @@ export function useRecorder({ person, story, onDone }: Options) {
         await cannotStart(take, sender);
         return;
       }
-      setBegunAt(performance.now());
+      live.current = take;
+      going.current = { before: 0, since: performance.now() };
       setState('recording');
     },
     [cannotStart, person, story],
   );
 
-  /** Counts in, then records: all of a slide, or a part between what it speaks already. */
+  /** Counts in, then records: all of a slide, a part between what it speaks already, or many slides from this one on. */
   const start = useCallback(
-    async (slide: string, countIn: boolean, around?: Around) => {
+    async (slide: string, countIn: boolean, part?: Part) => {
       if (!mic.current && !(await open())) return;
       setTrouble('');
       const round = ++counting.current;
@@ -175,16 +180,45 @@ export function useRecorder({ person, story, onDone }: Options) {
           if (round !== counting.current) return;
         }
       }
-      await speak(slide, around);
+      await speak(slide, part);
     },
     [open, speak],
   );
 
   const stop = useCallback(() => {
     counting.current += 1;
-    if (recorder.current?.state === 'recording') recorder.current.stop();
+    if (isGoing(recorder.current)) recorder.current?.stop();
     else setState((now) => (now === 'counting' ? 'ready' : now));
   }, []);
 
-  return { state, trouble, devices, microphone, count, begunAt, open, close, start, stop, setTrouble };
+  /** How long it has been recorded, in seconds. */
+  const recorded = useCallback(() => {
+    const { before, since } = going.current;
+    return before + (since === null ? 0 : (performance.now() - since) / 1000);
+  }, []);
+  /** Rests, or goes on where it rested: in what is recorded nothing lies between. */
+  const rest = useCallback(() => {
+    const made = recorder.current;
+    if (made?.state === 'recording') {
+      made.pause();
+      going.current = { before: recorded(), since: null };
+      setState('paused');
+    } else if (made?.state === 'paused') {
+      made.resume();
+      going.current.since = performance.now();
+      setState('recording');
+    }
+  }, [recorded]);
+  /** From now on another slide is spoken of. */
+  const step = useCallback(
+    (slide: string) => {
+      const take = live.current;
+      if (!take?.steps || !isGoing(recorder.current)) return;
+      take.steps.push({ slide, at: Math.round(recorded() * SAMPLES) });
+      void put(take).catch(() => undefined);
+    },
+    [recorded],
+  );
+
+  return { state, trouble, devices, microphone, count, recorded, open, close, start, stop, rest, step, setTrouble };
 }
