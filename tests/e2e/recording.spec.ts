@@ -149,7 +149,7 @@ test('one sentence is said again, then all from there on: what else was said sta
   expect(((before?.to ?? 0) - first.from) / (first.to - first.from)).toBeCloseTo(0.4, 1);
 
   // It is not better: what was said before is had back, as it was.
-  await page.getByRole('button', { name: 'Keep the one before' }).click();
+  await page.getByRole('button', { name: 'Keep the one before' }).dblclick();
   await expect.poll(voice).toEqual([first]);
 
   // By key: nobody counts in, and it is stopped at once.

@@ -47,7 +47,7 @@ export default function BoothPage() {
   const { id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const hold = useStory(id);
-  const { view, edit, undo } = hold;
+  const { view, edit, undo, redo } = hold;
   const fetchStory = useFetchStory();
   const sendIn = useSendIn(id);
   const { person } = useSession();
@@ -74,6 +74,7 @@ export default function BoothPage() {
   const slide = slides[index];
   const planned = view?.plan.scenes[index];
   const before = useRef<Span[]>([]);
+  const dropping = useRef(false);
 
   const onDone = useCallback(
     async (take: string) => {
@@ -156,9 +157,15 @@ export default function BoothPage() {
     preview.current?.play(planned.start, planned.end);
   }, [busy, planned, rest]);
   const drop = useCallback(() => {
-    if (!slide) return;
-    void edit({ do: 'set voice', slide: slide.id, voice: fresh?.slide === slide.id ? fresh.before : [] });
+    // Pressed twice it would take away what it has just given back.
+    if (!slide || dropping.current) return;
+    dropping.current = true;
     setFresh(null);
+    void edit({ do: 'set voice', slide: slide.id, voice: fresh?.slide === slide.id ? fresh.before : [] }).finally(
+      () => {
+        dropping.current = false;
+      },
+    );
   }, [edit, fresh, slide]);
 
   const spokenSlide = useSpoken(id, slide, planned, view?.plan.fps);
@@ -170,13 +177,16 @@ export default function BoothPage() {
     if (said.mark && !busy) act();
   };
 
+  const again = (act: typeof undo) => () => {
+    if (!busy) void act();
+  };
   useBoothKeys({
     ' ': record,
     l: listen,
     n: () => go(1),
     p: () => go(-1),
-    pagedown: () => go(1),
-    pageup: () => go(-1),
+    // A pedal's keys; else they scroll.
+    ...(runs ? { pagedown: () => go(1), pageup: () => go(-1) } : {}),
     s: recorder.rest,
     d: drop,
     r: rehearse,
@@ -186,9 +196,9 @@ export default function BoothPage() {
     x: quiet(() => void said.leaveOut()),
     delete: quiet(() => void said.leaveOut()),
     escape: said.clear,
-    'ctrl+z': () => void said.undo(),
-    'ctrl+y': () => void said.redo(),
-    'ctrl+shift+z': () => void said.redo(),
+    'ctrl+z': again(undo),
+    'ctrl+y': again(redo),
+    'ctrl+shift+z': again(redo),
   });
 
   const bring = (files: FileList | null) => {
@@ -280,8 +290,8 @@ export default function BoothPage() {
           onFromHere={said.fromHere}
           onLeaveOut={() => void said.leaveOut()}
           onShorten={said.shorten}
-          onUndo={() => void said.undo()}
-          onRedo={() => void said.redo()}
+          onUndo={again(undo)}
+          onRedo={again(redo)}
         />
       )}
       <div style={{ display: 'grid', gap: 12 }}>

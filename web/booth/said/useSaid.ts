@@ -19,7 +19,7 @@ const AROUND = 1.5;
  * @param again records for a part of it; `from` is where in what is heard
  */
 export function useSaid(
-  { edit, undo, redo }: StoryHold,
+  { edit }: StoryHold,
   preview: RefObject<PreviewHandle | null>,
   plan: Plan | undefined,
   slide: Slide | undefined,
@@ -66,5 +66,5 @@ export function useSaid(
     if (mark && slide) again({ before: partOf(slide.voice, 0, mark.from), after: [] }, mark.from);
   });
   const clear = useCallback(() => setMark(null), []);
-  return { mark, setMark, clear, hear, leaveOut, shorten, only, fromHere, undo, redo };
+  return { mark, setMark, clear, hear, leaveOut, shorten, only, fromHere };
 }
