@@ -75,6 +75,39 @@ test('a take is never overwritten: another may be dropped, and the one before sp
   expect(await take()).toBeTruthy();
 });
 
+test('without a connection one goes on from slide to slide, and what was said last counts', async ({
+  page,
+  context,
+}) => {
+  await begin(page, 'juno', 'Far from anywhere');
+  await page.getByRole('link', { name: 'Booth' }).click();
+  await page.getByText('Count in').click();
+  await page.getByRole('button', { name: 'Turn the microphone on' }).click();
+  await expect(page.getByRole('meter')).toBeVisible();
+  await context.setOffline(true);
+  const safe = page.getByText('No connection. Your recording is kept here and will be sent.');
+  const speak = async (seconds: number) => {
+    await page.getByRole('button', { name: 'Record' }).click();
+    await spokenFor(page, seconds);
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await expect(safe).toBeVisible();
+  };
+  await speak(2);
+  await page.keyboard.press('n');
+  await speak(3);
+  await page.keyboard.press('p');
+  await speak(5);
+  await context.setOffline(false);
+  await expect(safe).toBeHidden({ timeout: 60_000 });
+  const { story } = await view(page);
+  const samples = (n: number) => story.assets[story.slides[n].voice[0].asset].samples / 48_000;
+  expect(samples(0), 'the second one').toBeGreaterThan(4);
+  expect(samples(1)).toBeLessThan(4.5);
+  expect(
+    Object.values(story.assets as Record<string, { kind: string }>).filter(({ kind }) => kind === 'voice'),
+  ).toHaveLength(3);
+});
+
 test('a refused microphone gets a sentence that helps', async ({ browser }) => {
   const page = await (await browser.newContext({ permissions: [] })).newPage();
   await page.addInitScript(() => {

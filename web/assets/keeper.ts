@@ -128,5 +128,6 @@ export async function unsent(person: string): Promise<Kept[]> {
     if ((await numbersOf(whole)).length > 0) found.push(whole);
     else await drop(whole);
   }
-  return found;
+  // What was said last counts.
+  return found.toSorted((a, b) => a.begun - b.begun);
 }

@@ -36,7 +36,6 @@ const controls: Record<Recording, Code> = {
   recording: 'booth.stop',
   paused: 'booth.stop',
   sending: 'booth.saving-now',
-  waiting: 'booth.waiting',
 };
 
 /** Of a slide that has no script. */
@@ -73,7 +72,8 @@ export default function BoothPage() {
   );
   const slide = slides[index];
   const planned = view?.plan.scenes[index];
-  const before = useRef<Span[]>([]);
+  /** What slides spoke before they were recorded. */
+  const before = useRef(new Map<string, Span[]>());
   const dropping = useRef(false);
 
   const onDone = useCallback(
@@ -85,7 +85,7 @@ export default function BoothPage() {
         tell(say('booth.run-done', { count: spoken.length }), {
           action: { label: say('story.undo'), run: () => void undo() },
         });
-      } else if (one) setFresh({ slide: one.id, before: before.current });
+      } else if (one) setFresh({ slide: one.id, before: before.current.get(one.id) ?? [] });
     },
     [fetchStory, id, tell, undo],
   );
@@ -138,7 +138,7 @@ export default function BoothPage() {
     if (!slide || (state !== 'ready' && state !== 'off')) return;
     rest();
     preview.current?.pause();
-    before.current = slide.voice;
+    before.current.set(slide.id, slide.voice);
     setElapsed(0);
     setBegun(0);
     void recorder.start(slide.id, countIn, part);
@@ -204,7 +204,7 @@ export default function BoothPage() {
   const bring = (files: FileList | null) => {
     const file = files?.[0];
     if (!file || !slide || !person) return;
-    before.current = slide.voice;
+    before.current.set(slide.id, slide.voice);
     sendIn('voice', file, { slide: slide.id })
       .then(({ asset }) => onDone(asset))
       .catch((error: unknown) =>
@@ -225,6 +225,7 @@ export default function BoothPage() {
     .filter((f) => ['silent', 'too-quiet', 'clipped'].includes(f.rule))
     .flatMap((f) => f.slides)
     .find((s) => s.id === slide.id);
+  const isWaiting = recorder.waiting > 0 && !busy && !rehearses && state !== 'sending';
   const isSaid = spoken !== undefined && !busy && spokenSlide.samples > 0;
   const judged = say(heard ? heard.message : 'booth.sounds-good');
   return (
@@ -283,6 +284,7 @@ export default function BoothPage() {
           view={view}
           slide={slide}
           spoken={spokenSlide}
+          isSaving={state === 'sending'}
           mark={said.mark}
           onMark={said.setMark}
           onHear={said.hear}
@@ -312,11 +314,7 @@ export default function BoothPage() {
             </div>
           </div>
           <div className="middle">
-            <Control
-              className={`control ${busy ? 'recording' : ''}`}
-              onPress={record}
-              isDisabled={state === 'sending' || state === 'waiting'}
-            >
+            <Control className={`control ${busy ? 'recording' : ''}`} onPress={record} isDisabled={state === 'sending'}>
               {say(controls[state])}
             </Control>
             <span role="status">
@@ -324,12 +322,12 @@ export default function BoothPage() {
               {state === 'paused' && ` ${say('booth.resting')}`}
               {since !== null && clock(since)}
               {rehearses && takes > 0 && ` ${say('booth.of-about', { length: clock(takes) })}`}
-              {state === 'waiting' && say('booth.no-connection')}
+              {isWaiting && say('booth.no-connection')}
               {state === 'sending' && say('booth.saving')}
               {!busy &&
                 !rehearses &&
                 state !== 'sending' &&
-                state !== 'waiting' &&
+                !isWaiting &&
                 (spoken ? (
                   `${say('booth.how-long', { length: secondsText(inSeconds(spokenSamples(slide))) })} ${judged}`
                 ) : (

@@ -6,7 +6,7 @@ import { SAMPLES } from '../parts/time';
 import { microphoneTrouble, openMicrophone, recordingType, type Microphone } from './microphone';
 import { say } from '../messages/say';
 
-export type Recording = 'off' | 'ready' | 'counting' | 'recording' | 'paused' | 'sending' | 'waiting';
+export type Recording = 'off' | 'ready' | 'counting' | 'recording' | 'paused' | 'sending';
 
 /** A part of a second and a little more: what a crash may cost at most. */
 const SLICE = 1000;
@@ -29,6 +29,10 @@ export function useRecorder({ person, story, onDone }: Options) {
   const [count, setCount] = useState(0);
   const recorder = useRef<MediaRecorder | null>(null);
   const live = useRef<Kept | null>(null);
+  /** What is being sent, one after another. */
+  const line = useRef({ length: 0, last: Promise.resolve() });
+  /** How many recordings wait for a connection. */
+  const [waiting, setWaiting] = useState(0);
   /** Seconds that were recorded before it last went on, and when that was; null while it rests. */
   const going = useRef<{ before: number; since: number | null }>({ before: 0, since: null });
   const mic = useRef<Microphone | null>(null);
@@ -87,6 +91,38 @@ export function useRecorder({ person, story, onDone }: Options) {
     [],
   );
 
+  /** What was recorded is safe, and another may be. */
+  const isFree = useCallback(() => setState((now) => (now === 'sending' ? (mic.current ? 'ready' : 'off') : now)), []);
+
+  /**
+   * Sends what was recorded, in the order in which it was: what was said last counts. Without a connection nobody waits for that.
+   */
+  const inLine = useCallback(
+    async (take: Kept): Promise<string> => {
+      const sender = new Sender(take);
+      let waits = false;
+      const wait = () => {
+        if (!waits) setWaiting((count) => count + 1);
+        waits = true;
+        isFree();
+      };
+      if (line.current.length > 0) wait();
+      const turn = line.current.last.then(() => sender.settle((isWaiting) => isWaiting && wait()));
+      line.current.length += 1;
+      line.current.last = turn.then(
+        () => undefined,
+        () => undefined,
+      );
+      try {
+        return (await turn).id;
+      } finally {
+        line.current.length -= 1;
+        if (waits) setWaiting((count) => count - 1);
+      }
+    },
+    [isFree],
+  );
+
   /** Nothing was said yet: what was begun for it is put away. */
   const cannotStart = useCallback(
     async (take: Kept, sender: Sender) => {
@@ -143,13 +179,12 @@ export function useRecorder({ person, story, onDone }: Options) {
               setTrouble(say('booth.nothing-recorded'));
             } else {
               await endTake(take, number);
-              const { id } = await new Sender(take).settle((isWaiting) => setState(isWaiting ? 'waiting' : 'sending'));
-              await done.current(id);
+              await done.current(await inLine(take));
             }
           } catch (error) {
             setTrouble(sentence(error));
           }
-          setState(mic.current ? 'ready' : 'off');
+          isFree();
         })();
       };
       try {
@@ -163,7 +198,7 @@ export function useRecorder({ person, story, onDone }: Options) {
       going.current = { before: 0, since: performance.now() };
       setState('recording');
     },
-    [cannotStart, person, story],
+    [cannotStart, inLine, isFree, person, story],
   );
 
   /** Counts in, then records: all of a slide, a part between what it speaks already, or many slides from this one on. */
@@ -220,5 +255,20 @@ export function useRecorder({ person, story, onDone }: Options) {
     [recorded],
   );
 
-  return { state, trouble, devices, microphone, count, recorded, open, close, start, stop, rest, step, setTrouble };
+  return {
+    state,
+    waiting,
+    trouble,
+    devices,
+    microphone,
+    count,
+    recorded,
+    open,
+    close,
+    start,
+    stop,
+    rest,
+    step,
+    setTrouble,
+  };
 }

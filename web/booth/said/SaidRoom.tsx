@@ -11,7 +11,8 @@ import { Ends } from './Ends';
 import { useWaveform } from './useWaveform';
 import { shareOf, Waveform, type Stretch } from './Waveform';
 
-const COLUMNS = 800;
+/** Of the drawing, at least and at most. */
+const COLUMNS = { least: 800, most: 4000 };
 /** What a sentence is as wide as, at least, so that a finger can press it. */
 const LEAST = 56;
 /** Seconds to which pauses are shortened. */
@@ -90,6 +91,8 @@ interface Props {
   view: StoryView;
   slide: Slide;
   spoken: Spoken;
+  /** Nothing can be recorded just now. */
+  isSaving: boolean;
   mark: Stretch | null;
   onMark: (mark: Stretch) => void;
   onHear: (stretch: Stretch) => void;
@@ -102,14 +105,18 @@ interface Props {
 }
 
 /** What was said on a slide, sentence by sentence: to be heard, said again, or left out. */
-export function SaidRoom({ view, slide, spoken, mark, onMark, onHear, ...acts }: Props) {
+export function SaidRoom({ view, slide, spoken, isSaving, mark, onMark, onHear, ...acts }: Props) {
   const { samples, pauses } = spoken;
   // Keys of a list must be of this voice: as it changes, so do its sentences.
   const sentences = useMemo(
     () => spoken.sentences.map((sentence, i) => ({ ...sentence, id: `${i} ${sentence.from} ${sentence.to}` })),
     [spoken.sentences],
   );
-  const peaks = useWaveform(view, slide.voice, COLUMNS);
+  const peaks = useWaveform(
+    view,
+    slide.voice,
+    Math.max(COLUMNS.least, Math.min(COLUMNS.most, sentences.length * LEAST)),
+  );
   const chosen = sentences.find(({ from, to }) => from === mark?.from && to === mark.to);
   const take = (stretch: Stretch) => {
     onMark(stretch);
@@ -172,10 +179,10 @@ export function SaidRoom({ view, slide, spoken, mark, onMark, onHear, ...acts }:
             <Button onPress={() => onHear(mark)}>
               {say('said.hear')} <Key>H</Key>
             </Button>
-            <Button onPress={acts.onOnly}>
+            <Button onPress={acts.onOnly} isDisabled={isSaving}>
               {say('said.only')} <Key>O</Key>
             </Button>
-            <Button onPress={acts.onFromHere}>
+            <Button onPress={acts.onFromHere} isDisabled={isSaving}>
               {say('said.from-here')} <Key>A</Key>
             </Button>
             <Button onPress={acts.onLeaveOut}>
