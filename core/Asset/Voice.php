@@ -15,7 +15,8 @@ use Rhapsode\Core\Document\Limits;
  * two channels (ITU-R BS.1770), null where nothing is loud enough to be measured; $peak its true peak in dBTP. $noise is how
  * many decibels what is heard in its pauses lies under the voice, null where that is not known; $clipped whether it was
  * recorded louder than the microphone could take. $pauses are the places within the recording where nobody speaks, each
- * from and to (exclusive), in order.
+ * from and to (exclusive), in order. $repeats are those where something was begun again: the samples from which it was first said to
+ * those from which it is said again, in order.
  */
 final readonly class Voice extends Asset
 {
@@ -25,7 +26,10 @@ final readonly class Voice extends Asset
      */
     public const SHORTEST_PAUSE = 5760;
 
-    /** @param list<array{int, int}> $pauses */
+    /**
+     * @param list<array{int, int}> $pauses
+     * @param list<array{int, int}> $repeats
+     */
     public function __construct(
         string $id,
         string $file,
@@ -38,6 +42,7 @@ final readonly class Voice extends Asset
         public bool $clipped = false,
         public array $pauses = [],
         Source $source = new Source(),
+        public array $repeats = [],
     ) {
         parent::__construct($id, $file, $source);
     }
@@ -59,6 +64,7 @@ final readonly class Voice extends Asset
             $in->flag('clipped', false),
             $in->pairs('pauses', 0, $samples),
             Source::in($in),
+            $in->pairs('repeats', 0, $samples),
         );
     }
 
@@ -81,6 +87,7 @@ final readonly class Voice extends Asset
             $this->clipped,
             $this->pauses,
             $source,
+            $this->repeats,
         );
     }
 
@@ -89,6 +96,6 @@ final readonly class Voice extends Asset
         return [
             'samples' => $this->samples, 'from' => $this->from, 'to' => $this->to,
             'loudness' => $this->loudness, 'peak' => $this->peak, 'noise' => $this->noise, 'clipped' => $this->clipped, 'pauses' => $this->pauses,
-        ];
+        ] + ([] === $this->repeats ? [] : ['repeats' => $this->repeats]);
     }
 }

@@ -24,6 +24,7 @@ final class SpokenSlide
             'zero' => round(SlideMoments::zero($timed), 3),
             'samples' => $timed->slide->spokenSamples(),
             'sentences' => SpokenThread::sentences($timed, $story),
+            'repeats' => VoiceThread::repeats($story, $timed->slide),
             'pauses' => VoiceThread::pauses($story, $timed->slide->voice),
             'words' => array_map(
                 static fn(Unit $unit, float $starts, array $time): array => [

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Story;
 
 use Rhapsode\Core\Asset\Voice;
+use Rhapsode\Core\Words\Refrain;
 
 /**
  * The stretches of voice that a slide speaks, taken as one thread: a place on it is counted in samples from its beginning. What is
@@ -139,5 +140,30 @@ final class VoiceThread
         }
 
         return array_values(array_filter($pauses, static fn(array $pause): bool => $pause[1] - $pause[0] >= Voice::SHORTEST_PAUSE));
+    }
+
+    /**
+     * What may have been said and then again: what was found by its sound, and is still heard whole. Where what is written begins
+     * alike more than once, what sounds alike is meant.
+     *
+     * @return list<array{int, int}> of the thread, from and to (exclusive), in order
+     */
+    public static function repeats(Story $story, Slide $slide): array
+    {
+        if ([] === $slide->voice || Refrain::isIn($slide->script, $story->language)) {
+            return [];
+        }
+        $repeats = [];
+        $at = 0;
+        foreach ($slide->voice as $span) {
+            foreach ($story->voice($span->asset)->repeats ?? [] as [$first, $again]) {
+                if ($first >= $span->from && $again < $span->to) {
+                    $repeats[] = [$at + $first - $span->from, $at + $again - $span->from];
+                }
+            }
+            $at += $span->length();
+        }
+
+        return $repeats;
     }
 }

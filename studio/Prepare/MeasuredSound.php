@@ -17,6 +17,7 @@ final readonly class MeasuredSound
     /**
      * @param list<array{int, int}> $pauses
      * @param list<float>           $peaks
+     * @param list<array{int, int}> $repeats
      */
     public function __construct(
         public int $samples,
@@ -29,6 +30,7 @@ final readonly class MeasuredSound
         public array $pauses,
         public array $peaks,
         public float $cleaned = 0.0,
+        public array $repeats = [],
     ) {}
 
     public function voice(string $id, string $file): Voice
@@ -44,6 +46,7 @@ final readonly class MeasuredSound
             $this->noise,
             $this->clipped,
             $this->pauses,
+            repeats: $this->repeats,
         );
     }
 }

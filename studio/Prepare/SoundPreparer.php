@@ -8,6 +8,7 @@ use Rhapsode\Core\Sound\Cleaning;
 use Rhapsode\Core\Sound\Pauses;
 use Rhapsode\Core\Sound\Trim;
 use Rhapsode\Core\Sound\VoiceActivity;
+use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
@@ -20,6 +21,8 @@ final class SoundPreparer
     private const DRAWN = 10;
     /** Samples by which ffmpeg's afftdn delays what it lets through, at 48 kHz: half its window. */
     private const DELAY = 1200;
+    /** Seconds of a recording in which it is looked for what was begun again: it takes a fiftieth of them. */
+    private const LISTENED = 900;
 
     /** @throws Unreadable */
     public function prepare(string $path, string $flac): MeasuredSound
@@ -37,6 +40,7 @@ final class SoundPreparer
                 self::clean($flac, $cleaning, $samples);
                 [$rms, $peaks] = SoundReader::levels($flac);
             }
+            $repeats = $samples > self::LISTENED * Rate::SAMPLES ? [] : RepeatFinder::of($flac, $pauses, $voice[0]);
             [$loudness, , $peak] = SoundReader::loudness($flac, "atrim=start_sample={$voice[0]}:end_sample={$voice[1]},asetpts=N/SR/TB,");
         } catch (ToolFailed $problem) {
             throw new Unreadable('sound.broken', previous: $problem);
@@ -53,6 +57,7 @@ final class SoundPreparer
             $pauses,
             self::drawn($peaks),
             $cleaning->decibels ?? 0.0,
+            $repeats,
         );
     }
 

@@ -14,7 +14,7 @@ final class SpokenTest extends AppTestCase
         $slide = StoryTest::text(self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 1, 'id'));
         $path = "/api/stories/{$story}/slides/{$slide}/spoken.json";
         self::assertSame(
-            ['spoken' => false, 'samples' => 0, 'sentences' => [], 'pauses' => [], 'words' => []],
+            ['spoken' => false, 'samples' => 0, 'sentences' => [], 'repeats' => [], 'pauses' => [], 'words' => []],
             array_diff_key($this->told('GET', $path), ['zero' => 0]),
         );
 

@@ -363,6 +363,7 @@ final class Stories
             self::maybe() ? 30.0 : null,
             self::maybe(5),
             self::maybe() ? [[$from + $third, $from + $third + max(20, intdiv($third, 2))]] : [],
+            repeats: 0 === $samples % 2 ? [[$from, $from + $third + 1]] : [],
         );
     }
 

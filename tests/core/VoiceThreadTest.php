@@ -252,6 +252,48 @@ final class VoiceThreadTest extends TestCase
         self::assertEqualsWithDelta(3.0, self::sentences($cut)[1]['from'] / self::SECOND, 0.3, 'about the middle of the pause that is left');
     }
 
+    /** @return list<array{float, float}> seconds of the thread, of a voice in which what is said from 2.5 and from 5.3 on is said again at 5.3 and 8 */
+    private static function repeats(string $script, ?LeaveOut $edit = null): array
+    {
+        $story = self::story($script);
+        $voice = $story->voice('t0');
+        self::assertNotNull($voice);
+        $second = static fn(float $at): int => (int) (($at + 1) * self::SECOND);
+        $heard = new Voice('t0', $voice->file, $voice->samples, $voice->from, $voice->to, null, -3.0, pauses: $voice->pauses, repeats: [
+            [$second(2.5), $second(5.3)], [$second(5.3), $second(8)],
+        ]);
+        self::assertEquals($heard, Story::fromJson($story->withAsset($heard)->toJson())->voice('t0'));
+        $story = $story->withAsset($heard);
+        $story = $edit?->apply($story) ?? $story;
+
+        return array_map(
+            static fn(array $repeat): array => [round($repeat[0] / self::SECOND, 2), round($repeat[1] / self::SECOND, 2)],
+            VoiceThread::repeats($story, $story->slides[0]),
+        );
+    }
+
+    public function testWhatWasSaidTwiceIsOfferedWhereItIsHeardStill(): void
+    {
+        $script = 'The tide comes in at six. Then it fills the pond.';
+        self::assertSame([[2.5, 5.3], [5.3, 8.0]], self::repeats($script));
+        self::assertSame([[2.5, 5.3], [5.3, 8.0]], self::repeats(''));
+
+        $spans = self::story()->slides[0]->voice;
+        $out = static fn(float $from, float $to): LeaveOut => new LeaveOut(
+            's0',
+            VoiceThread::part($spans, (int) ($from * self::SECOND), (int) ($to * self::SECOND)),
+        );
+        self::assertSame([[2.52, 5.22]], self::repeats($script, $out(2.5, 5.3)), 'the one is gone');
+        self::assertSame([[1.5, 4.3], [4.3, 7.0]], self::repeats($script, $out(0.5, 1.5)), 'both have moved');
+    }
+
+    public function testARefrainIsMeant(): void
+    {
+        self::assertSame([], self::repeats('And the wheel went round. And the wheel went round and round.'));
+        self::assertSame([], self::repeats('The tide comes in, and the wheel turns; the tide comes in, and it stops.'));
+        self::assertNotSame([], self::repeats('And the wheel turns. And the mill sings. And so do we.'));
+    }
+
     /** @param array<string, list<array{asset: string, from: int, to: int}>> $around */
     private static function again(array $around): Story
     {

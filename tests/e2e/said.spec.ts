@@ -127,3 +127,41 @@ test('where nothing is written, what was said is parted at its pauses', async ({
   await chooser.setFiles(notes());
   await expect(sentences(page)).toHaveText(['Part 1', 'Part 2', 'Part 3'], { timeout: 30_000 });
 });
+
+test('what was said twice is found, heard, and left out by a key', async ({ page }) => {
+  await begin(page, 'wren', 'Said twice');
+  await page
+    .getByLabel('Script of slide 2')
+    .fill('The tide comes in at six. It fills the wide pond behind the mill. Then the wheel turns.');
+  await page.getByLabel('Script of slide 2').blur();
+  await saved(page);
+  await page.getByRole('link', { name: 'Booth' }).click();
+  await page.getByRole('button', { name: 'Next slide' }).click();
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Bring in a sound' }).click(),
+  ]);
+  const said = [
+    'The tide comes in at six',
+    'It fills the wide pond',
+    'It fills the wide pond behind the mill',
+    'Then the wheel turns',
+  ].map((text, i) => `flite=v=slt:text='${text}.',apad=pad_dur=0.5[s${i}]`);
+  await chooser.setFiles(make('twice.wav', '-i', `${said.join(';')};[s0][s1][s2][s3]concat=n=4:v=0:a=1`));
+  const asked = page.getByRole('button', { name: 'Said twice?' });
+  await expect(asked).toBeVisible({ timeout: 30_000 });
+  const whole = await seconds(page);
+  await asked.click();
+  await expect(page.getByRole('slider', { name: /^Marked from / })).toBeVisible();
+  await page.keyboard.press('x');
+  await expect(asked).toHaveCount(0);
+  await expect.poll(() => seconds(page)).toBeLessThan(whole - 0.8);
+  expect(whole - (await seconds(page)), 'the shorter one').toBeLessThan(2.5);
+  await page.keyboard.press('Control+z');
+  await expect(asked).toBeVisible();
+  // By its key; and once more, since there is one only.
+  await page.keyboard.press('t');
+  await page.keyboard.press('t');
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(asked).toHaveCount(0);
+});

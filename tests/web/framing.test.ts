@@ -12,6 +12,7 @@ const spoken: Spoken = {
   samples: 0,
   sentences: [],
   pauses: [],
+  repeats: [],
   zero: 1.5,
   words: [
     { text: 'Here', at: 1.7, to: 1.9 },

@@ -169,7 +169,7 @@ export default function BoothPage() {
   }, [edit, fresh, slide]);
 
   const spokenSlide = useSpoken(id, slide, planned, view?.plan.fps);
-  const said = useSaid(hold, preview, view?.plan, slide, (around, from) => {
+  const said = useSaid(hold, preview, view?.plan, slide, spokenSlide.repeats, (around, from) => {
     setFirst(spokenSlide.sentences.findIndex(({ to }) => from < to));
     speak({ around });
   });
@@ -193,6 +193,9 @@ export default function BoothPage() {
     h: quiet(() => said.mark && said.hear(said.mark)),
     o: quiet(said.only),
     a: quiet(said.fromHere),
+    t: () => {
+      if (!busy) said.twice();
+    },
     x: quiet(() => void said.leaveOut()),
     delete: quiet(() => void said.leaveOut()),
     escape: said.clear,
@@ -292,6 +295,7 @@ export default function BoothPage() {
           onFromHere={said.fromHere}
           onLeaveOut={() => void said.leaveOut()}
           onShorten={said.shorten}
+          onTwice={said.twice}
           onUndo={again(undo)}
           onRedo={again(redo)}
         />

@@ -26,5 +26,15 @@ export function useSpoken(story: string, slide: Slide | undefined, scene: Scene 
     // While that is found out, what was said on this very slide before.
     placeholderData: (previous, query) => (query?.queryKey[2] === slide?.id ? previous : undefined),
   });
-  return data ?? { spoken: false, zero: (scene?.comesIn ?? 0) / fps, samples: 0, sentences: [], pauses: [], words: [] };
+  return (
+    data ?? {
+      spoken: false,
+      zero: (scene?.comesIn ?? 0) / fps,
+      samples: 0,
+      sentences: [],
+      pauses: [],
+      repeats: [],
+      words: [],
+    }
+  );
 }

@@ -64,6 +64,9 @@ const Side = styled.section`
     gap: 8px;
     align-items: center;
   }
+  .acts .ask {
+    border-color: #d9a441;
+  }
   .hint {
     color: #b9c0ce;
     flex: 1;
@@ -100,13 +103,14 @@ interface Props {
   onFromHere: () => void;
   onLeaveOut: () => void;
   onShorten: () => void;
+  onTwice: () => void;
   onUndo: () => void;
   onRedo: () => void;
 }
 
 /** What was said on a slide, sentence by sentence: to be heard, said again, or left out. */
 export function SaidRoom({ view, slide, spoken, isSaving, mark, onMark, onHear, ...acts }: Props) {
-  const { samples, pauses } = spoken;
+  const { samples, pauses, repeats } = spoken;
   // Keys of a list must be of this voice: as it changes, so do its sentences.
   const sentences = useMemo(
     () => spoken.sentences.map((sentence, i) => ({ ...sentence, id: `${i} ${sentence.from} ${sentence.to}` })),
@@ -132,6 +136,7 @@ export function SaidRoom({ view, slide, spoken, isSaving, mark, onMark, onHear, 
               peaks={peaks}
               samples={samples}
               pauses={pauses}
+              repeats={repeats}
               mark={mark}
               onMark={onMark}
               onPoint={(place) => {
@@ -194,6 +199,11 @@ export function SaidRoom({ view, slide, spoken, isSaving, mark, onMark, onHear, 
           </>
         ) : (
           <span className="hint">{say('said.hint')}</span>
+        )}
+        {repeats.length > 0 && (
+          <Button className="ask" onPress={acts.onTwice}>
+            {say('said.twice', { count: repeats.length })} <Key>T</Key>
+          </Button>
         )}
         <Button onPress={acts.onShorten} isDisabled={!isPaused}>
           {say('said.pauses')}

@@ -31,6 +31,12 @@ const Wave = styled.div`
     height: 2px;
     background: #6f788c;
   }
+  .twice {
+    position: absolute;
+    inset-block: 0;
+    border-block: 3px solid #d9a441;
+    background: rgb(217 164 65 / 0.16);
+  }
   .marked {
     position: absolute;
     inset-block: 0;
@@ -43,6 +49,8 @@ interface Props {
   peaks: number[];
   samples: number;
   pauses: number[][];
+  /** What may have been said and then again. */
+  repeats: number[][];
   mark: Stretch | null;
   onMark: (stretch: Stretch) => void;
   /** It was pressed, not drawn along. */
@@ -55,7 +63,7 @@ const PRESS = 6;
 export const shareOf = (place: number, samples: number) => `${(100 * place) / Math.max(1, samples)}%`;
 
 /** What is heard, drawn. Drawing along it marks a stretch; its pauses are bare thread. */
-export function Waveform({ peaks, samples, pauses, mark, onMark, onPoint }: Props) {
+export function Waveform({ peaks, samples, pauses, repeats, mark, onMark, onPoint }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const begun = useRef<number | null>(null);
   const [drawn, setDrawn] = useState<Stretch | null>(null);
@@ -95,6 +103,13 @@ export function Waveform({ peaks, samples, pauses, mark, onMark, onPoint }: Prop
         <div
           key={from}
           className="pause"
+          style={{ left: shareOf(from, samples), width: shareOf(to - from, samples) }}
+        />
+      ))}
+      {repeats.map(([from = 0, to = 0]) => (
+        <div
+          key={from}
+          className="twice"
           style={{ left: shareOf(from, samples), width: shareOf(to - from, samples) }}
         />
       ))}

@@ -23,6 +23,7 @@ export function useSaid(
   preview: RefObject<PreviewHandle | null>,
   plan: Plan | undefined,
   slide: Slide | undefined,
+  repeats: number[][],
   again: (around: Around, from: number) => void,
 ) {
   const [mark, setMark] = useState<Stretch | null>(null);
@@ -65,6 +66,13 @@ export function useSaid(
   const fromHere = useSteady(() => {
     if (mark && slide) again({ before: partOf(slide.voice, 0, mark.from), after: [] }, mark.from);
   });
+  /** The next of what may have been said twice: marked, and heard with what is said again. */
+  const twice = useSteady(() => {
+    const [from = 0, to = 0] = repeats.find(([at = 0]) => at > (mark?.from ?? -1)) ?? repeats[0] ?? [];
+    if (to === 0) return;
+    setMark({ from, to });
+    hear({ from, to: Math.min(samples, to + Math.min(to - from, 2 * AROUND * SAMPLES)) });
+  });
   const clear = useCallback(() => setMark(null), []);
-  return { mark, setMark, clear, hear, leaveOut, shorten, only, fromHere };
+  return { mark, setMark, clear, hear, leaveOut, shorten, only, fromHere, twice };
 }
