@@ -103,7 +103,7 @@ final class FolderRenditions implements Renditions
             );
             file_put_contents($folder . '/measured.json', json_encode($measured, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
         }
-        /** @var array{samples: int, from: int, to: int, loudness: float|null, peak: float, noise: float|null, clipped: bool, pauses: list<array{int, int}>, peaks: list<float>, cleaned: float} $m as written above */
+        /** @var array{samples: int, from: int, to: int, loudness: float|null, peak: float, noise: float|null, clipped: bool, pauses: list<array{int, int}>, peaks: list<float>, cleaned: float, repeats?: list<array{int, int}>} $m as written above */
         $m = json_decode((string) file_get_contents($folder . '/measured.json'), true, 8, \JSON_THROW_ON_ERROR);
 
         return new MeasuredSound(
@@ -117,6 +117,7 @@ final class FolderRenditions implements Renditions
             $m['pauses'],
             $m['peaks'],
             $m['cleaned'],
+            $m['repeats'] ?? [],
         );
     }
 
