@@ -88,7 +88,7 @@ export function Meter({ microphone }: { microphone: Microphone | null }) {
         />
       </div>
       <span>
-        {say(microphone ? words[verdict] : 'level.off')}{' '}
+        <span>{say(microphone ? words[verdict] : 'level.off')}</span>{' '}
         {microphone && verdict !== 'silent' && (
           <span className="figures">
             {say(voice === null ? 'level.peak' : 'level.figures', {
