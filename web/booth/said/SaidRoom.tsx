@@ -202,7 +202,7 @@ export function SaidRoom({ view, slide, spoken, isSaving, mark, onMark, onHear, 
         )}
         {repeats.length > 0 && (
           <Button className="ask" onPress={acts.onTwice}>
-            {say('said.twice', { count: repeats.length })} <Key>T</Key>
+            {say('said.twice')} <Key>T</Key>
           </Button>
         )}
         <Button onPress={acts.onShorten} isDisabled={!isPaused}>
