@@ -22,13 +22,12 @@ final class SpokenThread
      *
      * @return list<array{text: string, from: int, to: int}>
      */
-    public static function sentences(TimedSlide $timed, Story $story): array
+    public static function sentences(WordTimes $words, TimedSlide $timed, Story $story): array
     {
         $end = $timed->slide->spokenSamples();
         if (0 === $end) {
             return [];
         }
-        $words = WordTimes::of($timed, $story);
         [$texts, $parted] = [] === $words->units ? self::phrases($story, $timed) : self::written($words, $timed);
         $sentences = [];
         $from = 0;

@@ -52,6 +52,9 @@ final class Limits
     public const SPANS = 100;
     /** From slide to slide, while one speaks of all of them in one go. */
     public const STEPS = 2000;
+    /** Decibels by which a voice stands out of the quiet around it, and of full scale under which there is none. */
+    public const OVER_QUIET = 10.0;
+    public const SILENT = -60.0;
     /** Seconds to which pauses may be shortened. */
     public const LEAST_PAUSE = 0.2;
     public const MOST_PAUSE = 5.0;

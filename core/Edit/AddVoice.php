@@ -12,7 +12,7 @@ use Rhapsode\Core\Story\Story;
 /** Puts a measured take into the story and lets a slide speak with it, or a part of that. Earlier takes stay. */
 final readonly class AddVoice implements Edit
 {
-    /** @param Around|null $around what the slide speaks besides; null for nothing */
+    /** @param Around|null $around what it is spoken for of what the slide speaks; null for all */
     public function __construct(private Voice $voice, private ?string $slide, private ?Around $around = null) {}
 
     public function apply(Story $story): Story
@@ -21,10 +21,8 @@ final readonly class AddVoice implements Edit
         if (null === $this->slide || null === $story->indexOf($this->slide)) {
             return $story;
         }
-        if (null === $this->around) {
-            return (new ChooseVoice($this->slide, $this->voice->id))->apply($story);
-        }
-        $spans = $this->around->with(new Span($this->voice->id, $this->voice->from, $this->voice->to), $story);
+        $take = new Span($this->voice->id, $this->voice->from, $this->voice->to);
+        $spans = $this->around?->with($take, $story) ?? [$take];
 
         return OnSlides::change($story, [$this->slide], static fn(Slide $slide): Slide => $slide->with(voice: $spans));
     }

@@ -11,28 +11,25 @@ use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\VoiceThread;
 
-/** What a slide speaks before and after a take that is spoken for a part of it: a sentence said again, or all from there on. */
+/** What a take is spoken for, of what a slide speaks already: a sentence said again, or all from there on. */
 final readonly class Around
 {
     /**
-     * @param list<Span> $before
-     * @param list<Span> $after
+     * @param list<Span> $voice of the slide, as it was when somebody began to speak
+     * @param int        $from  samples of it as it is heard, from and to (exclusive): the take goes there
      */
-    public function __construct(private array $before, private array $after) {}
+    private function __construct(private array $voice, private int $from, private int $to) {}
 
     /** @throws Malformed */
     public static function read(Fields $in): self
     {
-        $spans = static function (string $key) use ($in): array {
-            $read = array_map(Span::read(...), $in->objects($key));
+        $voice = array_map(Span::read(...), $in->objects('voice'));
+        if (\count($voice) > Limits::SPANS) {
+            throw new Malformed('document.slide-too-full', ['layers' => Limits::LAYERS, 'spans' => Limits::SPANS]);
+        }
+        $from = $in->whole('from', 0, Limits::SPANS * Limits::SAMPLES);
 
-            return \count($read) > Limits::SPANS ? throw new Malformed(
-                'document.slide-too-full',
-                ['layers' => Limits::LAYERS, 'spans' => Limits::SPANS],
-            ) : $read;
-        };
-
-        return new self($spans('before'), $spans('after'));
+        return new self($voice, $from, $in->whole('to', $from, Limits::SPANS * Limits::SAMPLES));
     }
 
     /**
@@ -43,7 +40,11 @@ final readonly class Around
     public function with(Span $take, Story $story): array
     {
         $spans = array_filter(
-            [...$this->before, $take, ...$this->after],
+            [
+                ...VoiceThread::part($this->voice, 0, $this->from),
+                $take,
+                ...VoiceThread::part($this->voice, $this->to, VoiceThread::length($this->voice)),
+            ],
             static fn(Span $span): bool => $span->to <= ($story->voice($span->asset)->samples ?? 0),
         );
         $joined = VoiceThread::joined(array_values($spans));
@@ -52,19 +53,13 @@ final readonly class Around
         return \count($joined) > Limits::SPANS ? [$take] : $joined;
     }
 
-    /** @return array{before: list<array{asset: string, from: int, to: int}>, after: list<array{asset: string, from: int, to: int}>} */
+    /** @return array{voice: list<array{asset: string, from: int, to: int}>, from: int, to: int} */
     public function toArray(): array
     {
-        return ['before' => self::told($this->before), 'after' => self::told($this->after)];
-    }
-
-    /**
-     * @param list<Span> $spans
-     *
-     * @return list<array{asset: string, from: int, to: int}>
-     */
-    private static function told(array $spans): array
-    {
-        return array_map(static fn(Span $span): array => $span->toArray(), $spans);
+        return [
+            'voice' => array_map(static fn(Span $span): array => $span->toArray(), $this->voice),
+            'from' => $this->from,
+            'to' => $this->to,
+        ];
     }
 }

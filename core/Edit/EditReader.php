@@ -18,6 +18,7 @@ use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\StyleName;
 use Rhapsode\Core\Story\Transition;
+use Rhapsode\Core\Story\VoiceThread;
 
 /** Reads edits as they arrive: small objects with a `do` that names the edit (schema/openapi.yaml, Edit). */
 final class EditReader
@@ -60,7 +61,7 @@ final class EditReader
             ),
             'choose voice' => new ChooseVoice($in->id('slide'), $in->idOrNull('asset')),
             'set voice' => new SetVoice($in->id('slide'), array_map(Span::read(...), $in->objects('voice'))),
-            'leave out' => new LeaveOut($in->id('slide'), array_map(Span::read(...), $in->objects('voice'))),
+            'leave out' => new LeaveOut($in->id('slide'), self::stretch($in)),
             'shorten pauses' => new ShortenPauses($in->ids('slides'), $in->number('seconds', Limits::LEAST_PAUSE, Limits::MOST_PAUSE)),
             'set trim' => new SetTrim($in->id('slide'), $in->flag('trimmed')),
             'set source' => new SetSource($in->ids('assets'), Source::told($in->object('source'))),
@@ -78,6 +79,19 @@ final class EditReader
     private static function transition(Fields $in): ?Transition
     {
         return $in->has('transition') ? Transition::read($in->object('transition')) : null;
+    }
+
+    /**
+     * A stretch of what is heard is told with the voice of which it is one: so it is the same whatever was cut meanwhile.
+     *
+     * @return list<Span>
+     */
+    private static function stretch(Fields $in): array
+    {
+        $voice = array_map(Span::read(...), $in->objects('voice'));
+        $from = $in->whole('from', 0, Limits::SPANS * Limits::SAMPLES);
+
+        return VoiceThread::part($voice, $from, $in->whole('to', $from + 1, Limits::SPANS * Limits::SAMPLES));
     }
 
     /** @return array<string, mixed> */

@@ -85,8 +85,10 @@ final readonly class LeaveOut implements Edit
     private static function gone(array $stretches, float $at): float
     {
         $place = Rate::samples($at);
-        $left = VoiceThread::without([new Span('thread', 0, max(1, $place))], $stretches);
 
-        return ($place - VoiceThread::length($left)) / Rate::SAMPLES;
+        return array_sum(array_map(
+            static fn(array $stretch): int => max(0, min($place, $stretch[1]) - $stretch[0]),
+            $stretches,
+        )) / Rate::SAMPLES;
     }
 }

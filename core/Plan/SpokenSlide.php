@@ -23,7 +23,7 @@ final class SpokenSlide
             'spoken' => $words->spoken,
             'zero' => round(SlideMoments::zero($timed), 3),
             'samples' => $timed->slide->spokenSamples(),
-            'sentences' => SpokenThread::sentences($timed, $story),
+            'sentences' => SpokenThread::sentences($words, $timed, $story),
             'repeats' => VoiceThread::repeats($story, $timed->slide),
             'pauses' => VoiceThread::pauses($story, $timed->slide->voice),
             'words' => array_map(

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Sound;
 
+use Rhapsode\Core\Document\Limits;
+
 /**
  * How a voice sounds, moment by moment, so that two of them can be compared: mel-frequency cepstra (Davis and Mermelstein, 1980),
  * without what stays the same all the time (the microphone, the room) and each as strong as the others.
@@ -22,8 +24,6 @@ final readonly class Cepstra
     private const HIGHEST = 3800.0;
     /** Decibels under the loudest moment beyond which nobody speaks. */
     private const RANGE = 35.0;
-    /** Decibels of full scale under which nothing is heard at all. */
-    private const SILENT = -60.0;
 
     /** @param list<list<float>> $moments */
     private function __construct(public array $moments) {}
@@ -72,7 +72,7 @@ final readonly class Cepstra
         }
 
         // Silence is like silence, and says nothing.
-        return new self(max([-200.0, ...$levels]) < self::SILENT ? [] : self::evened($moments, $levels));
+        return new self(max([-200.0, ...$levels]) < Limits::SILENT ? [] : self::evened($moments, $levels));
     }
 
     /** @return list<array<int, float>> for each band the weights of frequencies: triangles evenly apart on the mel scale */

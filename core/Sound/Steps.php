@@ -39,6 +39,12 @@ final readonly class Steps
         return new self($steps);
     }
 
+    /** @return list<array{slide: string, at: int}> */
+    public function toArray(): array
+    {
+        return array_map(static fn(array $step): array => ['slide' => $step[0], 'at' => $step[1]], $this->steps);
+    }
+
     /** @return array<string, Span> what is said of each slide of which anything is */
     public function spans(Voice $voice): array
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Sound;
 
+use Rhapsode\Core\Document\Limits;
+
 /**
  * What tells a voice from the quiet around it, from a recording's own levels (RMS in dBFS for each 10 ms).
  *
@@ -13,9 +15,7 @@ namespace Rhapsode\Core\Sound;
  */
 final class VoiceActivity
 {
-    private const OVER_FLOOR = 10.0;
     private const LEAST_RANGE = 12.0;
-    private const LOWEST = -60.0;
     /** A recording is clipped when this share of its loud windows reach the very same level. */
     private const CLIPPED_SHARE = 0.06;
     private const CLIPPED_LEAST = 5;
@@ -38,11 +38,11 @@ final class VoiceActivity
     {
         $loudest = max([-200.0, ...$levels]);
         $floor = self::floor($levels);
-        if ($loudest < self::LOWEST || $loudest - $floor < self::LEAST_RANGE) {
+        if ($loudest < Limits::SILENT || $loudest - $floor < self::LEAST_RANGE) {
             return null;
         }
 
-        return max(self::LOWEST, $floor + min(self::OVER_FLOOR, ($loudest - $floor) / 2));
+        return max(Limits::SILENT, $floor + min(Limits::OVER_QUIET, ($loudest - $floor) / 2));
     }
 
     /**

@@ -58,10 +58,8 @@ final readonly class AssetController
     #[IsGranted(AssetRecord::OWN, 'asset')]
     public function finish(#[MapEntity] AssetRecord $asset, #[MapRequestPayload(acceptFormat: 'json')] AllParts $all): JsonResponse
     {
-        if (null !== $all->steps) {
-            Steps::read(Fields::of(['steps' => $all->steps]));
-        }
-        $missing = $this->assets->finish($asset, $all->parts, $all->steps);
+        $steps = null === $all->steps ? null : Steps::read(Fields::of(['steps' => $all->steps]));
+        $missing = $this->assets->finish($asset, $all->parts, $steps);
 
         return [] === $missing
             ? new JsonResponse($asset->toArray(), 202)

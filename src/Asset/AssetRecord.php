@@ -82,11 +82,11 @@ class AssetRecord
     #[ORM\Column(length: 64, nullable: true)]
     public ?string $layer = null;
 
-    /** @var array<string, mixed>|null what its slide speaks before and after it, where it is spoken for a part; as the core's Around */
+    /** @var array<string, mixed>|null what it is spoken for, where that is a part of what its slide speaks; as the core's Around */
     #[ORM\Column(type: 'json', nullable: true)]
     public ?array $around = null;
 
-    /** @var list<mixed>|null from slide to slide, where one recording is for many; as the core's Steps */
+    /** @var list<array{slide: string, at: int}>|null from slide to slide, where one recording is for many; as the core's Steps */
     #[ORM\Column(type: 'json', nullable: true)]
     public ?array $steps = null;
 

@@ -12,6 +12,7 @@ use Rhapsode\Core\Asset\AssetAct;
 use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\Around;
+use Rhapsode\Core\Sound\Steps;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Uid\Uuid;
 
@@ -122,11 +123,11 @@ final readonly class Assets
     /**
      * All its parts are here: it waits for its turn to be made ready. Asking again changes nothing.
      *
-     * @param list<mixed>|null $steps from slide to slide, where it is a recording for many
+     * @param Steps|null $steps from slide to slide, where it is a recording for many
      *
      * @return list<int> the parts that are missing; with any of them it is not finished
      */
-    public function finish(AssetRecord $asset, int $parts, ?array $steps = null): array
+    public function finish(AssetRecord $asset, int $parts, ?Steps $steps = null): array
     {
         return $this->entities->wrapInTransaction(function () use ($asset, $parts, $steps): array {
             $this->entities->refresh($asset, LockMode::PESSIMISTIC_WRITE);
@@ -135,7 +136,7 @@ final readonly class Assets
             }
             $missing = array_values(array_diff(range(0, $parts - 1), $this->parts($asset)));
             if ([] === $missing) {
-                $asset->steps = $steps;
+                $asset->steps = $steps?->toArray();
                 $this->waits($asset);
             }
 

@@ -20,7 +20,7 @@ final readonly class NewAsset
 
     /**
      * @param list<string>              $after  slides, the nearest first
-     * @param array<string, mixed>|null $around what a voice's slide speaks before and after it, where it is spoken for a part
+     * @param array<string, mixed>|null $around what a voice is spoken for, where that is a part of what its slide speaks
      */
     public function __construct(
         public Arriving $kind,

@@ -89,7 +89,7 @@ final class AssetTest extends AppTestCase
         [$story, $slide] = $this->begun();
         $first = $this->spoken($story, ['slide' => $slide]);
         $part = static fn(int $from, int $to): array => ['asset' => $first, 'from' => $from, 'to' => $to];
-        $around = ['before' => [$part(1_000, 30_000)], 'after' => [$part(90_000, 120_000)]];
+        $around = ['voice' => [$part(1_000, 30_000), $part(40_000, 120_000)], 'from' => 29_000, 'to' => 79_000];
         $again = $this->spoken($story, ['slide' => $slide, 'around' => $around]);
 
         $voice = self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 0, 'voice');
@@ -125,7 +125,7 @@ final class AssetTest extends AppTestCase
     public function testWhatATakeIsSpokenBetweenIsRead(): void
     {
         [$story, $slide] = $this->begun();
-        foreach ([['before' => 'x', 'after' => []], ['before' => [['asset' => 'a', 'from' => 5, 'to' => 5]], 'after' => []]] as $around) {
+        foreach ([['voice' => 'x', 'from' => 0, 'to' => 1], ['voice' => [], 'from' => 5, 'to' => 4]] as $around) {
             $this->told('POST', "/api/stories/{$story}/assets", ['kind' => 'voice', 'slide' => $slide, 'around' => $around], 422);
         }
     }

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Captions\SpokenThread;
+use Rhapsode\Core\Captions\WordTimes;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
@@ -189,7 +190,9 @@ final class VoiceThreadTest extends TestCase
     /** @return list<array{text: string, from: int, to: int}> */
     private static function sentences(Story $story): array
     {
-        return SpokenThread::sentences(Pacing::of($story)[0], $story);
+        $timed = Pacing::of($story)[0];
+
+        return SpokenThread::sentences(WordTimes::of($timed, $story), $timed, $story);
     }
 
     public function testSentencesAreFoundByTheirPausesAndPartedInTheMiddleOfThese(): void
@@ -224,7 +227,7 @@ final class VoiceThreadTest extends TestCase
         $story = Stories::random($seed);
         foreach (Pacing::of($story) as $timed) {
             $at = 0;
-            foreach (SpokenThread::sentences($timed, $story) as ['from' => $from, 'to' => $to]) {
+            foreach (SpokenThread::sentences(WordTimes::of($timed, $story), $timed, $story) as ['from' => $from, 'to' => $to]) {
                 self::assertSame($at, $from);
                 self::assertGreaterThan($from, $to);
                 $at = $to;
@@ -294,40 +297,38 @@ final class VoiceThreadTest extends TestCase
         self::assertNotSame([], self::repeats('And the wheel turns. And the mill sings. And so do we.'));
     }
 
-    /** @param array<string, list<array{asset: string, from: int, to: int}>> $around */
-    private static function again(array $around): Story
+    /** @param list<Span> $voice */
+    private static function again(array $voice, float $from, float $to): Story
     {
         $take = new Voice('new', 'new.webm', 3 * self::SECOND, 4_800, 2 * self::SECOND, -20.0, -3.0);
+        $around = Around::read(Fields::of([
+            'voice' => array_map(static fn(Span $span): array => $span->toArray(), $voice),
+            'from' => (int) ($from * self::SECOND),
+            'to' => (int) ($to * self::SECOND),
+        ]));
+        self::assertEquals($around, Around::read(Fields::of($around->toArray())));
 
-        return (new AddVoice($take, 's0', Around::read(Fields::of(['before' => [], 'after' => [], ...$around]))))->apply(self::story());
+        return (new AddVoice($take, 's0', $around))->apply(self::story());
     }
 
     public function testASentenceIsSaidAgainAndTheOthersAreNot(): void
     {
-        $spans = self::story()->slides[0]->voice;
-        $part = static fn(float $from, float $to): array => array_map(
-            static fn(Span $span): array => $span->toArray(),
-            VoiceThread::part($spans, (int) ($from * self::SECOND), (int) ($to * self::SECOND)),
-        );
+        $voice = self::story()->slides[0]->voice;
 
-        self::assertSame(
-            [['t0', 0.0, 2.5], ['new', -0.9, 1.0], ['t0', 7.0, 9.0]],
-            self::left(self::again(['before' => $part(0, 2.5), 'after' => $part(7, 9)])),
-        );
-        self::assertSame([['t0', 0.0, 2.5], ['new', -0.9, 1.0]], self::left(self::again(['before' => $part(0, 2.5)])), 'all from there on');
-        self::assertSame([['new', -0.9, 1.0]], self::left(self::again([])));
+        self::assertSame([['t0', 0.0, 2.5], ['new', -0.9, 1.0], ['t0', 7.0, 9.0]], self::left(self::again($voice, 2.5, 7.0)));
+        self::assertSame([['t0', 0.0, 2.5], ['new', -0.9, 1.0]], self::left(self::again($voice, 2.5, 9.0)), 'all from there on');
+        self::assertSame([['new', -0.9, 1.0]], self::left(self::again([], 0, 0)));
     }
 
     public function testATakeIsNeverRefusedForWhatItWasSpokenBetween(): void
     {
-        $gone = ['asset' => 'gone', 'from' => 0, 'to' => 100];
-        $longer = ['asset' => 't0', 'from' => 0, 'to' => 99 * self::SECOND];
-        self::assertSame([['new', -0.9, 1.0]], self::left(self::again(['before' => [$gone], 'after' => [$longer]])));
+        $gone = [new Span('gone', 0, 5 * self::SECOND), new Span('t0', 95 * self::SECOND, 99 * self::SECOND)];
+        self::assertSame([['new', -0.9, 1.0]], self::left(self::again($gone, 1, 2)));
 
-        $many = array_map(static fn(int $i): array => ['asset' => 't0', 'from' => 1000 * $i, 'to' => 1000 * $i + 500], range(1, Limits::SPANS));
-        self::assertSame([['new', -0.9, 1.0]], self::left(self::again(['before' => $many])));
+        $many = array_map(static fn(int $i): Span => new Span('t0', 1000 * $i, 1000 * $i + 500), range(1, Limits::SPANS));
+        self::assertSame([['new', -0.9, 1.0]], self::left(self::again($many, 0.005, 0.006)));
 
         $this->expectExceptionObject(new Malformed('document.slide-too-full', ['layers' => Limits::LAYERS, 'spans' => Limits::SPANS]));
-        self::again(['before' => [...$many, $gone]]);
+        self::again([...$many, ...$gone], 0, 1);
     }
 }

@@ -235,16 +235,21 @@ test('where the level cannot be looked at, one records all the same; where it ca
   await expect(page.getByText(/^Spoken: /)).toBeVisible({ timeout: 30_000 });
 });
 
-test('a whole story in one go: by keys, a pedal and taps, back and again, with a rest and without a network', async ({
-  page,
-}) => {
-  await begin(page, 'juno', 'In one go');
+/** In one go, from the first slide on to the second. */
+async function twoSlidesSpoken(page: Page) {
   await page.getByRole('link', { name: 'Booth' }).click();
   await page.getByText('In one go').click();
   await page.getByText('Count in').click();
   await page.getByRole('button', { name: 'Record' }).click();
   await spokenFor(page, 3);
   await page.keyboard.press('n');
+}
+
+test('a whole story in one go: by keys, a pedal and taps, back and again, with a rest and without a network', async ({
+  page,
+}) => {
+  await begin(page, 'juno', 'In one go');
+  await twoSlidesSpoken(page);
   await expect(page.getByText('slide 2 of 4')).toBeVisible();
   await page.context().setOffline(true);
   await spokenFor(page, 6);
@@ -298,17 +303,35 @@ test('a whole story in one go: by keys, a pedal and taps, back and again, with a
     .toBe(false);
 });
 
+test('what is said again is for its own slide, though all would be in one go', async ({ page }) => {
+  await begin(page, 'juno', 'One only');
+  await page.getByRole('link', { name: 'Booth' }).click();
+  await page.getByText('Count in').click();
+  await page.getByRole('button', { name: 'Record' }).click();
+  await spokenFor(page, 3);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await page.getByRole('option').first().click({ timeout: 30_000 });
+  await page.getByText('In one go').click();
+  await page.getByRole('button', { name: 'Again from here' }).click();
+  await spokenFor(page, 2);
+  await expect(page.getByRole('button', { name: 'Next slide' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'On to the next' })).toHaveCount(0);
+  await page.keyboard.press('n');
+  await page.getByRole('button', { name: 'Pause' }).click();
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: 'Record' })).toBeEnabled({ timeout: 30_000 });
+  await expect(page.getByText('slide 1 of 4')).toBeVisible();
+  const spoken = (await view(page)).story.slides.map(({ voice }: Slide) => voice.length > 0);
+  expect(spoken).toEqual([true, false, false, false]);
+});
+
 test('the page is closed in the middle of a whole story: each slide speaks as far as it was told', async ({
   page,
   context,
 }) => {
   await begin(page, 'juno', 'A closed book');
-  await page.getByRole('link', { name: 'Booth' }).click();
-  await page.getByText('In one go').click();
-  await page.getByText('Count in').click();
-  await page.getByRole('button', { name: 'Record' }).click();
-  await spokenFor(page, 3);
-  await page.keyboard.press('n');
+  await twoSlidesSpoken(page);
   await spokenFor(page, 7);
   await page.close();
   const again = await context.newPage();

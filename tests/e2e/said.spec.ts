@@ -12,6 +12,16 @@ const notes = () =>
   );
 const seconds = async (page: Page) =>
   (await slide(page, 1)).voice.reduce((sum, { from, to }) => sum + (to - from) / 48_000, 0);
+/** Slide 2, in the Booth, speaks with a file. */
+async function spoken(page: Page, file: string) {
+  await page.getByRole('link', { name: 'Booth' }).click();
+  await page.getByRole('button', { name: 'Next slide' }).click();
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Bring in a sound' }).click(),
+  ]);
+  await chooser.setFiles(file);
+}
 const sentences = (page: Page) => page.getByRole('listbox', { name: 'What you said' }).getByRole('option');
 
 async function told(page: Page, title: string) {
@@ -19,13 +29,7 @@ async function told(page: Page, title: string) {
   await page.getByLabel('Script of slide 2').fill('It rose at six. It fell at noon. It slept at dusk.');
   await page.getByLabel('Script of slide 2').blur();
   await saved(page);
-  await page.getByRole('link', { name: 'Booth' }).click();
-  await page.getByRole('button', { name: 'Next slide' }).click();
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in a sound' }).click(),
-  ]);
-  await chooser.setFiles(notes());
+  await spoken(page, notes());
   await expect(sentences(page)).toHaveText(['It rose at six.', 'It fell at noon.', 'It slept at dusk.'], {
     timeout: 30_000,
   });
@@ -118,13 +122,7 @@ test('by keys on a phone’s width, twice at once and without a connection: each
 
 test('where nothing is written, what was said is parted at its pauses', async ({ page }) => {
   await begin(page, 'wren', 'Said freely');
-  await page.getByRole('link', { name: 'Booth' }).click();
-  await page.getByRole('button', { name: 'Next slide' }).click();
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in a sound' }).click(),
-  ]);
-  await chooser.setFiles(notes());
+  await spoken(page, notes());
   await expect(sentences(page)).toHaveText(['Part 1', 'Part 2', 'Part 3'], { timeout: 30_000 });
 });
 
@@ -135,19 +133,13 @@ test('what was said twice is found, heard, and left out by a key', async ({ page
     .fill('The tide comes in at six. It fills the wide pond behind the mill. Then the wheel turns.');
   await page.getByLabel('Script of slide 2').blur();
   await saved(page);
-  await page.getByRole('link', { name: 'Booth' }).click();
-  await page.getByRole('button', { name: 'Next slide' }).click();
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in a sound' }).click(),
-  ]);
   const said = [
     'The tide comes in at six',
     'It fills the wide pond',
     'It fills the wide pond behind the mill',
     'Then the wheel turns',
   ].map((text, i) => `flite=v=slt:text='${text}.',apad=pad_dur=0.5[s${i}]`);
-  await chooser.setFiles(make('twice.wav', '-i', `${said.join(';')};[s0][s1][s2][s3]concat=n=4:v=0:a=1`));
+  await spoken(page, make('twice.wav', '-i', `${said.join(';')};[s0][s1][s2][s3]concat=n=4:v=0:a=1`));
   const asked = page.getByRole('button', { name: 'Said twice?' });
   await expect(asked).toBeVisible({ timeout: 30_000 });
   const whole = await seconds(page);

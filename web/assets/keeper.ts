@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { AssetState } from '../api/types';
-import type { Around } from '../story/spans';
+import type { Stretch } from '../story/spans';
 
 /**
  * Keeps what is on its way in safe: a recording part by part from the moment it is spoken, a file as it was chosen. It lies in
@@ -19,8 +19,8 @@ export interface Kept {
   beside?: boolean;
   /** The layer of its slide whose picture it replaces. */
   layer?: string;
-  /** What a voice's slide speaks before and after it, where it is spoken for a part. */
-  around?: Around;
+  /** What a voice is spoken for, where that is a part of what its slide speaks. */
+  around?: Stretch;
   /** From slide to slide, where one recording is for many: samples of it. */
   steps?: { slide: string; at: number }[];
   /** Slides that a picture's should follow, the nearest first. */

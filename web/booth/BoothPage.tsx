@@ -91,8 +91,9 @@ export default function BoothPage() {
   );
   const recorder = useRecorder({ person: person?.id ?? '', story: id, onDone });
   const { state, recorded } = recorder;
-  const busy = state === 'recording' || state === 'counting' || state === 'paused';
-  const runs = busy && inOneGo && state !== 'counting';
+  const isRecording = state === 'recording' || state === 'paused';
+  const busy = isRecording || state === 'counting';
+  const runs = isRecording && recorder.isForMany;
 
   useEffect(() => {
     document.title = `${say('booth.title')} · Rhapsode`;
@@ -169,15 +170,15 @@ export default function BoothPage() {
   }, [edit, fresh, slide]);
 
   const spokenSlide = useSpoken(id, slide, planned, view?.plan.fps);
-  const said = useSaid(hold, preview, view?.plan, slide, spokenSlide.repeats, (around, from) => {
-    setFirst(spokenSlide.sentences.findIndex(({ to }) => from < to));
+  const said = useSaid(hold, preview, view?.plan, slide, spokenSlide.repeats, (around) => {
+    setFirst(spokenSlide.sentences.findIndex(({ to }) => around.from < to));
     speak({ around });
   });
   const quiet = (act: () => void) => () => {
     if (said.mark && !busy) act();
   };
 
-  const again = (act: typeof undo) => () => {
+  const unlessBusy = (act: typeof undo) => () => {
     if (!busy) void act();
   };
   useBoothKeys({
@@ -187,7 +188,7 @@ export default function BoothPage() {
     p: () => go(-1),
     // A pedal's keys; else they scroll.
     ...(runs ? { pagedown: () => go(1), pageup: () => go(-1) } : {}),
-    s: recorder.rest,
+    s: recorder.pauseOrGoOn,
     d: drop,
     r: rehearse,
     h: quiet(() => said.mark && said.hear(said.mark)),
@@ -199,9 +200,9 @@ export default function BoothPage() {
     x: quiet(() => void said.leaveOut()),
     delete: quiet(() => void said.leaveOut()),
     escape: said.clear,
-    'ctrl+z': again(undo),
-    'ctrl+y': again(redo),
-    'ctrl+shift+z': again(redo),
+    'ctrl+z': unlessBusy(undo),
+    'ctrl+y': unlessBusy(redo),
+    'ctrl+shift+z': unlessBusy(redo),
   });
 
   const bring = (files: FileList | null) => {
@@ -296,8 +297,8 @@ export default function BoothPage() {
           onLeaveOut={() => void said.leaveOut()}
           onShorten={said.shorten}
           onTwice={said.twice}
-          onUndo={again(undo)}
-          onRedo={again(redo)}
+          onUndo={unlessBusy(undo)}
+          onRedo={unlessBusy(redo)}
         />
       )}
       <div style={{ display: 'grid', gap: 12 }}>
@@ -322,8 +323,8 @@ export default function BoothPage() {
               {say(controls[state])}
             </Control>
             <span role="status">
-              {(state === 'recording' || state === 'paused') && clock(elapsed)}
-              {state === 'paused' && ` ${say('booth.resting')}`}
+              {isRecording && clock(elapsed)}
+              {state === 'paused' && ` ${say('booth.paused')}`}
               {since !== null && clock(since)}
               {rehearses && takes > 0 && ` ${say('booth.of-about', { length: clock(takes) })}`}
               {isWaiting && say('booth.no-connection')}
@@ -340,15 +341,19 @@ export default function BoothPage() {
             </span>
           </div>
           <div className="end">
-            {runs ? (
+            {isRecording ? (
               <>
-                <Button onPress={recorder.rest}>
+                <Button onPress={recorder.pauseOrGoOn}>
                   {say(state === 'paused' ? 'booth.go-on' : 'booth.pause')} <Key>S</Key>
                 </Button>
-                <Button onPress={() => go(1)} isDisabled={index === slides.length - 1}>
-                  {say('booth.on')} <Key>N</Key>
-                </Button>
-                <Soft as="span">{say('booth.run-hint')}</Soft>
+                {runs && (
+                  <>
+                    <Button onPress={() => go(1)} isDisabled={index === slides.length - 1}>
+                      {say('booth.on')} <Key>N</Key>
+                    </Button>
+                    <Soft as="span">{say('booth.run-hint')}</Soft>
+                  </>
+                )}
               </>
             ) : (
               <>

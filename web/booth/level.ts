@@ -1,3 +1,5 @@
+import limits from '../../schema/limits.json';
+
 /**
  * What a microphone hears, from short blocks of its samples, and how that is to be judged. Levels are in dBFS.
  *
@@ -24,7 +26,7 @@ export const GOOD = { from: -20, to: -10 };
 export type Verdict = 'silent' | 'too-quiet' | 'quiet' | 'good' | 'loud' | 'too-loud';
 
 export function judge({ peak }: Heard): Verdict {
-  if (peak < -60) return 'silent';
+  if (peak < limits.silent) return 'silent';
   if (peak < -30) return 'too-quiet';
   if (peak < GOOD.from) return 'quiet';
   if (peak <= GOOD.to) return 'good';
@@ -38,8 +40,6 @@ export function room({ noise, hums }: Heard): 'hums' | 'noisy' | null {
 }
 
 const NOISY = -50;
-/** What lies over the room's noise by so much is a voice; as core tells them apart in what was recorded. */
-const OVER_NOISE = 10;
 /** Seconds. */
 const RECENT = 3;
 const KNOWN_AFTER = 1.5;
@@ -89,7 +89,7 @@ export class Level {
     const quiet = sorted.slice(0, Math.max(1, Math.ceil(sorted.length / 10)));
     const known = at - (this.blocks[0]?.at ?? at) >= KNOWN_AFTER;
     const floor = decibels(mean(quiet, (block) => block.power));
-    const spoken = recent.filter((block) => decibels(block.power) > Math.max(-60, floor + OVER_NOISE));
+    const spoken = recent.filter((block) => decibels(block.power) > Math.max(limits.silent, floor + limits.overQuiet));
     return {
       now: decibels((recent.at(-1)?.peak ?? 0) ** 2),
       peak: decibels(peak * peak),

@@ -29,6 +29,8 @@ export function useRecorder({ person, story, onDone }: Options) {
   const [count, setCount] = useState(0);
   const recorder = useRef<MediaRecorder | null>(null);
   const live = useRef<Kept | null>(null);
+  /** Whether it is recorded for many slides, from step to step. */
+  const [isForMany, setForMany] = useState(false);
   /** What is being sent, one after another. */
   const line = useRef({ length: 0, last: Promise.resolve() });
   /** How many recordings wait for a connection. */
@@ -195,6 +197,7 @@ export function useRecorder({ person, story, onDone }: Options) {
         return;
       }
       live.current = take;
+      setForMany(take.steps !== undefined);
       going.current = { before: 0, since: performance.now() };
       setState('recording');
     },
@@ -232,7 +235,7 @@ export function useRecorder({ person, story, onDone }: Options) {
     return before + (since === null ? 0 : (performance.now() - since) / 1000);
   }, []);
   /** Rests, or goes on where it rested: in what is recorded nothing lies between. */
-  const rest = useCallback(() => {
+  const pauseOrGoOn = useCallback(() => {
     const made = recorder.current;
     if (made?.state === 'recording') {
       made.pause();
@@ -267,7 +270,8 @@ export function useRecorder({ person, story, onDone }: Options) {
     close,
     start,
     stop,
-    rest,
+    isForMany,
+    pauseOrGoOn,
     step,
     setTrouble,
   };

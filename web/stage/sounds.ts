@@ -2,6 +2,8 @@ import type { Plan, Play } from '../api/types';
 import { SAMPLES } from '../parts/time';
 import { along } from './plan';
 
+export const voiceUrl = (story: string, asset: string): string => `/api/stories/${story}/assets/${asset}/voice.flac`;
+
 /** Plays the plan's sounds from a second of the film on, each from its very place, at its gains. */
 export class Sounds {
   private context: AudioContext | null = null;
@@ -34,7 +36,7 @@ export class Sounds {
   }
 
   private url({ bus, asset }: Play): string {
-    return `/api/stories/${this.story}/assets/${asset}/${bus === 'voice' ? 'voice.flac' : 'music.ogg'}`;
+    return bus === 'voice' ? voiceUrl(this.story, asset) : `/api/stories/${this.story}/assets/${asset}/music.ogg`;
   }
 
   private fetch(url: string): Promise<AudioBuffer> {

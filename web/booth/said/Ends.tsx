@@ -2,7 +2,7 @@ import { Slider, SliderThumb, SliderTrack } from 'react-aria-components';
 import styled from 'styled-components';
 import { say } from '../../messages/say';
 import { inSeconds, secondsText } from '../../parts/time';
-import type { Stretch } from './Waveform';
+import type { Mark } from './Waveform';
 
 /** Samples by which a key moves an end: a twentieth of a second. */
 const STEP = 2400;
@@ -33,9 +33,9 @@ const Line = styled(Slider<number[]>)`
 `;
 
 interface Props {
-  mark: Stretch;
+  mark: Mark;
   samples: number;
-  onChange: (mark: Stretch) => void;
+  onChange: (mark: Mark) => void;
 }
 
 /** The two ends of what is marked, for keys and for fingers. */

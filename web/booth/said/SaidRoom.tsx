@@ -8,15 +8,14 @@ import { RedoIcon, UndoIcon } from '../../parts/icons';
 import { inSeconds, SAMPLES, secondsText } from '../../parts/time';
 import { Key } from '../room';
 import { Ends } from './Ends';
+import { SHORT } from './useSaid';
 import { useWaveform } from './useWaveform';
-import { shareOf, Waveform, type Stretch } from './Waveform';
+import { shareOf, Waveform, type Mark } from './Waveform';
 
 /** Of the drawing, at least and at most. */
 const COLUMNS = { least: 800, most: 4000 };
 /** What a sentence is as wide as, at least, so that a finger can press it. */
 const LEAST = 56;
-/** Seconds to which pauses are shortened. */
-export const SHORT = 1;
 
 const Side = styled.section`
   display: grid;
@@ -96,9 +95,9 @@ interface Props {
   spoken: Spoken;
   /** Nothing can be recorded just now. */
   isSaving: boolean;
-  mark: Stretch | null;
-  onMark: (mark: Stretch) => void;
-  onHear: (stretch: Stretch) => void;
+  mark: Mark | null;
+  onMark: (mark: Mark) => void;
+  onHear: (mark: Mark) => void;
   onOnly: () => void;
   onFromHere: () => void;
   onLeaveOut: () => void;
@@ -122,11 +121,11 @@ export function SaidRoom({ view, slide, spoken, isSaving, mark, onMark, onHear, 
     Math.max(COLUMNS.least, Math.min(COLUMNS.most, sentences.length * LEAST)),
   );
   const chosen = sentences.find(({ from, to }) => from === mark?.from && to === mark.to);
-  const take = (stretch: Stretch) => {
-    onMark(stretch);
-    onHear(stretch);
+  const take = (taken: Mark) => {
+    onMark(taken);
+    onHear(taken);
   };
-  const isPaused = pauses.some(([from = 0, to = 0]) => to - from > SHORT * SAMPLES + 1);
+  const isPaused = pauses.some(([from = 0, to = 0]) => to - from > SHORT * SAMPLES);
   return (
     <Side aria-label={say('said.title')}>
       <div className="along">
@@ -206,7 +205,7 @@ export function SaidRoom({ view, slide, spoken, isSaving, mark, onMark, onHear, 
           </Button>
         )}
         <Button onPress={acts.onShorten} isDisabled={!isPaused}>
-          {say('said.pauses')}
+          {say('said.pauses', { length: secondsText(SHORT) })}
         </Button>
         <IconButton label={say('story.undo')} onPress={acts.onUndo} isDisabled={!view.canUndo}>
           <UndoIcon />

@@ -1,8 +1,8 @@
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
 
-/** A stretch of the voice as it is heard, in samples from its beginning. */
-export interface Stretch {
+/** What is marked of the voice as it is heard, in samples from its beginning. */
+export interface Mark {
   from: number;
   to: number;
 }
@@ -51,27 +51,27 @@ interface Props {
   pauses: number[][];
   /** What may have been said and then again. */
   repeats: number[][];
-  mark: Stretch | null;
-  onMark: (stretch: Stretch) => void;
+  mark: Mark | null;
+  onMark: (mark: Mark) => void;
   /** It was pressed, not drawn along. */
   onPoint: (place: number) => void;
 }
 
 /** Pixels that a finger may move while it presses. */
 const PRESS = 6;
-/** A stretch is seen as far as somebody's hand has drawn it. */
+/** A place, or a length, as a share of the whole. */
 export const shareOf = (place: number, samples: number) => `${(100 * place) / Math.max(1, samples)}%`;
 
 /** What is heard, drawn. Drawing along it marks a stretch; its pauses are bare thread. */
 export function Waveform({ peaks, samples, pauses, repeats, mark, onMark, onPoint }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const begun = useRef<number | null>(null);
-  const [drawn, setDrawn] = useState<Stretch | null>(null);
+  const [drawn, setDrawn] = useState<Mark | null>(null);
   const placeOf = (x: number) => {
     const { left, width } = box.current?.getBoundingClientRect() ?? { left: 0, width: 1 };
     return Math.round(Math.max(0, Math.min(1, (x - left) / width)) * samples);
   };
-  const stretch = (x: number): Stretch | null =>
+  const stretch = (x: number): Mark | null =>
     begun.current === null || Math.abs(x - begun.current) < PRESS
       ? null
       : { from: placeOf(Math.min(x, begun.current)), to: placeOf(Math.max(x, begun.current)) };

@@ -4,19 +4,20 @@ import { inSeconds, SAMPLES } from '../../parts/time';
 import { useSteady } from '../../parts/useSteady';
 import type { PreviewHandle } from '../../stage/Preview';
 import { threadOf } from '../../stage/plan';
-import { partOf, type Around } from '../../story/spans';
+import type { Stretch } from '../../story/spans';
 import { spokenSamples } from '../../story/slides';
 import type { StoryHold } from '../../story/useStory';
-import { SHORT } from './SaidRoom';
-import type { Stretch } from './Waveform';
+import type { Mark } from './Waveform';
 
+/** Seconds to which pauses are shortened. */
+export const SHORT = 1;
 /** Seconds around a cut that are heard when it was made. */
 const AROUND = 1.5;
 
 /**
  * What is marked of what was said, and what can be done with it.
  *
- * @param again records for a part of it; `from` is where in what is heard
+ * @param again records for a part of it
  */
 export function useSaid(
   { edit }: StoryHold,
@@ -24,17 +25,17 @@ export function useSaid(
   plan: Plan | undefined,
   slide: Slide | undefined,
   repeats: number[][],
-  again: (around: Around, from: number) => void,
+  again: (around: Stretch) => void,
 ) {
-  const [mark, setMark] = useState<Stretch | null>(null);
+  const [mark, setMark] = useState<Mark | null>(null);
   /** Where something was cut out that has not been heard yet. */
   const [cut, setCut] = useState<number | null>(null);
   const samples = slide ? spokenSamples(slide) : 0;
   // What is marked is a part of this very voice.
-  const voice = slide?.voice;
+  const voice = JSON.stringify(slide?.voice);
   useEffect(() => setMark(null), [voice, slide?.id]);
 
-  const hear = useSteady(({ from, to }: Stretch) => {
+  const hear = useSteady(({ from, to }: Mark) => {
     const voiced = plan && slide && threadOf(plan).find(({ id }) => id === slide.id)?.voice;
     if (!plan || !voiced) return;
     const frame = (place: number) => (voiced.start + inSeconds(place)) * plan.fps;
@@ -51,20 +52,18 @@ export function useSaid(
 
   const leaveOut = useSteady(async () => {
     if (!mark || !slide) return;
-    const { from, to } = mark;
     setMark(null);
-    const done = await edit({ do: 'leave out', slide: slide.id, voice: partOf(slide.voice, from, to) });
-    if (done) setCut(from);
+    const done = await edit({ do: 'leave out', slide: slide.id, voice: slide.voice, ...mark });
+    if (done) setCut(mark.from);
   });
   const shorten = useSteady(() => {
     if (slide) void edit({ do: 'shorten pauses', slides: [slide.id], seconds: SHORT });
   });
   const only = useSteady(() => {
-    if (mark && slide)
-      again({ before: partOf(slide.voice, 0, mark.from), after: partOf(slide.voice, mark.to, samples) }, mark.from);
+    if (mark && slide) again({ voice: slide.voice, ...mark });
   });
   const fromHere = useSteady(() => {
-    if (mark && slide) again({ before: partOf(slide.voice, 0, mark.from), after: [] }, mark.from);
+    if (mark && slide) again({ voice: slide.voice, from: mark.from, to: samples });
   });
   /** The next of what may have been said twice: marked, and heard with what is said again. */
   const twice = useSteady(() => {

@@ -4,6 +4,7 @@ import type { StoryView } from '../../api/types';
 import { inSeconds, SAMPLES } from '../../parts/time';
 import type { Span } from '../../story/spans';
 import { assetOf } from '../../story/slides';
+import { voiceUrl } from '../../stage/sounds';
 
 /** Peaks a second. */
 const FINE = 100;
@@ -27,11 +28,11 @@ async function peaksOf(url: string): Promise<Float32Array> {
 
 /** The voice of a slide as it is heard, as so many peaks of 0 to 1: roughly at once, closely when its recordings are here. */
 export function useWaveform(view: StoryView, spans: readonly Span[], columns: number): number[] {
-  const assets = [...new Set(spans.map(({ asset }) => asset))];
+  const assets = useMemo(() => [...new Set(spans.map(({ asset }) => asset))], [spans]);
   const fine = useQueries({
     queries: assets.map((asset) => ({
       queryKey: ['peaks', view.id, asset],
-      queryFn: () => peaksOf(`/api/stories/${view.id}/assets/${asset}/voice.flac`),
+      queryFn: () => peaksOf(voiceUrl(view.id, asset)),
       enabled: inSeconds(assetOf(view.story, asset, 'voice')?.samples ?? Infinity) < LONGEST,
       staleTime: Infinity,
       retry: false,
@@ -57,7 +58,5 @@ export function useWaveform(view: StoryView, spans: readonly Span[], columns: nu
       at += to - from;
     }
     return heard;
-    // The assets follow from the spans.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [columns, fine, spans, view.story, view.waveforms]);
+  }, [assets, columns, fine, spans, view.story, view.waveforms]);
 }
