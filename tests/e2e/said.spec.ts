@@ -113,11 +113,16 @@ test('by keys on a phone’s width, twice at once and without a connection: each
   // It is the same after a reload, and nothing lies over the script.
   await page.reload();
   await expect(sentences(page)).toHaveCount(3);
-  const [script, said] = await Promise.all([
-    page.getByRole('region', { name: 'Script' }).boundingBox(),
+  await page.getByRole('radiogroup', { name: 'Size of the script' }).getByText('A++', { exact: true }).click();
+  const script = page.getByRole('region', { name: 'Script' });
+  expect(await script.evaluate((text) => text.scrollHeight > text.clientHeight), 'more than there is room for').toBe(
+    true,
+  );
+  const [box, said] = await Promise.all([
+    script.boundingBox(),
     page.getByRole('region', { name: 'What you said' }).boundingBox(),
   ]);
-  expect((script?.y ?? 0) + (script?.height ?? 0)).toBeLessThanOrEqual(said?.y ?? 0);
+  expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(said?.y ?? 0);
 });
 
 test('where nothing is written, what was said is parted at its pauses', async ({ page }) => {

@@ -93,6 +93,7 @@ export const Desk = styled.div`
   @media (max-width: 760px) {
     gap: 10px;
     align-content: start;
+    align-items: stretch;
     grid-template-rows: auto minmax(0, 1fr);
     min-height: 0;
     .picture {
@@ -101,6 +102,10 @@ export const Desk = styled.div`
       > figure {
         width: min(100%, calc(38dvh * var(--ratio)));
       }
+    }
+    /* Once it is spoken, what was said needs the room more. */
+    &.said .long {
+      display: none;
     }
     &.said .picture > figure {
       width: min(100%, calc(20dvh * var(--ratio)));

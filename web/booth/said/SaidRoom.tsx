@@ -26,7 +26,7 @@ const Side = styled.section`
   margin: 0 auto;
   .along {
     overflow-x: auto;
-    padding: 2px 8px;
+    padding: 4px 8px;
   }
   .whole {
     min-width: 100%;
