@@ -5,8 +5,8 @@ import tseslint from 'typescript-eslint';
  * The folders of the page, each of which may use what stands left of it. A place (a page of its own) never uses another place.
  * Only App, which knows the way to each place, uses them all.
  */
-const shared = ['theme', 'messages', 'api', 'parts', 'story', 'assets', 'mend', 'stage'];
-const places = ['account', 'booth', 'classroom', 'desk', 'film', 'print', 'script'];
+const shared = ['theme', 'messages', 'api', 'parts', 'microphone', 'story', 'assets', 'mend', 'stage'];
+const places = ['account', 'booth', 'classroom', 'desk', 'film', 'print', 'school', 'script'];
 const held = (folder, others) => ({
   files: [`web/${folder}/**/*.{ts,tsx}`],
   rules: {

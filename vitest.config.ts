@@ -7,6 +7,8 @@ export default defineConfig({
   plugins: [messages(), react()],
   test: {
     include: ['tests/web/**/*.test.{ts,tsx}'],
+    // However busy the machine is.
+    testTimeout: 60_000,
     environment: 'happy-dom',
     environmentOptions: { happyDOM: { settings: { enableImageFileLoading: false } } },
     setupFiles: ['tests/web/setup.ts'],

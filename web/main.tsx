@@ -10,6 +10,8 @@ import { learn } from './messages/reader';
 import { say } from './messages/say';
 import { Boundary } from './parts/Boundary';
 import { Notices } from './parts/notices';
+import { keepPressesOffDisabledButtons } from './parts/presses';
+import { forgetEarlier } from './offline/kept';
 import { fetchOpened } from './places';
 import { GlobalStyle } from './theme/global';
 
@@ -20,7 +22,8 @@ const queries = new QueryClient({
 });
 
 reportTheRest();
-void Promise.all([learn(), fetchOpened(window.location.pathname)]).then(() =>
+keepPressesOffDisabledButtons();
+void Promise.all([learn(), fetchOpened(window.location.pathname), forgetEarlier().catch(() => undefined)]).then(() =>
   createRoot(document.getElementById('root') as HTMLElement).render(
     <StrictMode>
       <GlobalStyle />

@@ -5,8 +5,18 @@ import { place } from './parts/place';
 export const places = {
   '/stories/:id': place(() => import('./script/ScriptPage')),
   '/stories/:id/booth': place(() => import('./booth/BoothPage')),
+  '/stories/:id/split': place(() => import('./booth/split/SplitPage')),
   '/stories/:id/film': place(() => import('./film/FilmPage')),
   '/stories/:id/print': place(() => import('./print/PrintPage')),
+  '/classes/:id': place(() => import('./classroom/ClassPage')),
+  '/classes/:id/cards': place(() => import('./classroom/CardsPage')),
+  '/classes/:id/task': place(() => import('./classroom/task/NewTaskPage')),
+  '/assignments/:id/task': place(() => import('./classroom/task/ChangeTaskPage')),
+  '/account': place(() => import('./account/mine/AccountPage')),
+  '/assignments/:id/rubric': place(() => import('./classroom/rubric/RubricPage')),
+  '/assignments/:id/screening': place(() => import('./classroom/screening/ScreeningPage')),
+  '/assignments/:id/watched': place(() => import('./classroom/thanks/WatchedPage')),
+  '/school': place(() => import('./school/SchoolPage')),
   '/assignments/:id': place(() => import('./classroom/AssignmentPage')),
   '/handins/:id': place(() => import('./classroom/ReviewPage')),
 };

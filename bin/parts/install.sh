@@ -2,14 +2,14 @@
 
 PACKAGES="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-imagick php8.2-intl php8.2-mbstring php8.2-xml php8.2-curl php8.2-zip php8.2-apcu php8.2-opcache
  composer unzip nginx postgresql ffmpeg libzimg2 libvips42 librsvg2-bin pango1.0-tools fontconfig fonts-noto-core fonts-noto-cjk fonts-noto-color-emoji util-linux curl ca-certificates"
-TEST_PACKAGES="chromium libimage-exiftool-perl libheif-examples time procps"
+TEST_PACKAGES="chromium chromium-headless-shell firefox-esr libimage-exiftool-perl libheif-examples time procps"
 
 install_packages() {
     local missing=() package
     for package in "$@"; do
         # The program counts, however it came here.
         case $package in
-            composer|nginx|ffmpeg|chromium|curl|unzip) command -v "$package" >/dev/null && continue ;;
+            composer|nginx|ffmpeg|chromium|firefox-esr|curl|unzip) command -v "$package" >/dev/null && continue ;;
         esac
         dpkg-query -W -f '${Status}' "$package" 2>/dev/null | grep -q '^install ok installed' || missing+=("$package")
     done

@@ -44,6 +44,18 @@ start_object_store() { # start_object_store PORT
     fail "The stand-in for the object store did not start."
 }
 
+# The stand-in for a learning platform that sends people to the application. Sets LEARNING_PLATFORM.
+start_learning_platform() { # start_learning_platform PORT ADDRESS-OF-THE-APPLICATION
+    HERE=$VAR/learning-platform
+    mkdir -p "$HERE/run" "$HERE/kept"
+    export PHP_CLI_SERVER_WORKERS=4 PLATFORM_FOLDER=$HERE/kept PLATFORM_TOOL=$2
+    # By another name of this machine: to a browser it is another site.
+    export LEARNING_PLATFORM=http://localhost:$1
+    keep server php -S "localhost:$1" "$ROOT/tests/stand-ins/platform.php"
+    for _ in {1..50}; do in_use "$1" && return 0; sleep 0.1; done
+    fail "The stand-in for a learning platform did not start."
+}
+
 stop_postgres() {
     [ -f "$PG_DATA/PG_VERSION" ] || PG_DATA=/var/lib/rhapsode-$(echo "$ROOT" | sha256sum | cut -c1-8)
     if [ -f "$PG_DATA/postmaster.pid" ]; then as_pg "$PG/pg_ctl" -D "$PG_DATA" -m fast -w stop >/dev/null 2>&1 || true; fi
@@ -122,6 +134,7 @@ DATABASE_URL='$(database_url "rhapsode_$instance")'
 STORE_DIR=$HERE/store
 STORE_URL='${RHAPSODE_STORE_URL:-}'
 AHEAD_AFTER='${RHAPSODE_AHEAD_AFTER:-30}'
+PLATFORM_IN_OWN_NETWORK='${RHAPSODE_PLATFORM_IN_OWN_NETWORK:-0}'
 TRUSTED_HOSTS='$(host_pattern)'
 SETTINGS
     )
@@ -202,7 +215,7 @@ start_workers() {
         keep "worker-$i" nice -n 10 $([ "$(id -un)" != "$APP_USER" ] && echo runuser -u "$APP_USER" --) "${own[@]}" php -d memory_limit=400M -d ffi.enable=1 "$ROOT/bin/console" messenger:consume films --keepalive=10 --time-limit=3600 --memory-limit=300M --sleep=0.2 -q
         # What comes in is waited for by somebody at a page. One of them takes clips, which take minutes, when nothing else waits; the
         # others never do.
-        kinds=(assets)
+        kinds=(assets scores)
         [ "$i" -gt 1 ] || kinds+=(clips)
         keep "assets-$i" nice -n 5 $([ "$(id -un)" != "$APP_USER" ] && echo runuser -u "$APP_USER" --) "${own[@]}" php -d memory_limit=400M -d ffi.enable=1 "$ROOT/bin/console" messenger:consume "${kinds[@]}" --keepalive=10 --time-limit=3600 --memory-limit=300M --sleep=0.2 -q
     done

@@ -6,6 +6,7 @@ namespace Rhapsode\Core\Asset;
 
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
+use Rhapsode\Core\Pointing\Stroke;
 
 /**
  * One take: a recording of a voice, as measured once and for good.
@@ -16,7 +17,8 @@ use Rhapsode\Core\Document\Limits;
  * many decibels what is heard in its pauses lies under the voice, null where that is not known; $clipped whether it was
  * recorded louder than the microphone could take. $pauses are the places within the recording where nobody speaks, each
  * from and to (exclusive), in order. $repeats are those where something was begun again: the samples from which it was first said to
- * those from which it is said again, in order.
+ * those from which it is said again, in order. $breaths and $clicks are where breath is drawn and where a mouth clicks, from and to
+ * (exclusive), in order. $cleaned is by how many decibels a steady noise was lowered, 0 for not at all.
  */
 final readonly class Voice extends Asset
 {
@@ -29,6 +31,8 @@ final readonly class Voice extends Asset
     /**
      * @param list<array{int, int}> $pauses
      * @param list<array{int, int}> $repeats
+     * @param list<array{int, int}> $breaths
+     * @param list<array{int, int}> $clicks
      */
     public function __construct(
         string $id,
@@ -43,6 +47,10 @@ final readonly class Voice extends Asset
         public array $pauses = [],
         Source $source = new Source(),
         public array $repeats = [],
+        public Take $take = new Take(),
+        public float $cleaned = 0.0,
+        public array $breaths = [],
+        public array $clicks = [],
     ) {
         parent::__construct($id, $file, $source);
     }
@@ -65,6 +73,10 @@ final readonly class Voice extends Asset
             $in->pairs('pauses', 0, $samples),
             Source::in($in),
             $in->pairs('repeats', 0, $samples),
+            $in->has('take') ? Take::read($in->object('take')) : new Take(),
+            $in->number('cleaned', 0, 100, 0.0),
+            $in->pairs('breaths', 0, $samples),
+            $in->pairs('clicks', 0, $samples),
         );
     }
 
@@ -75,20 +87,28 @@ final readonly class Voice extends Asset
 
     public function withSource(Source $source): static
     {
-        return new self(
-            $this->id,
-            $this->file,
-            $this->samples,
-            $this->from,
-            $this->to,
-            $this->loudness,
-            $this->peak,
-            $this->noise,
-            $this->clipped,
-            $this->pauses,
-            $source,
-            $this->repeats,
-        );
+        return $this->with(source: $source);
+    }
+
+    public function withTake(Take $take): self
+    {
+        return $this->with(take: $take);
+    }
+
+    /**
+     * The same where the pictures that were pointed at go by other ids.
+     *
+     * @param array<string, string> $ids the new id of each
+     */
+    public function amongRenamed(array $ids): self
+    {
+        return $this->withTake($this->take->with(pointing: array_map(static fn(Stroke $stroke): Stroke => $stroke->renamed($ids), $this->take->pointing)));
+    }
+
+    private function with(mixed ...$changes): static
+    {
+        /** @phpstan-ignore argument.type (the names and types are those of the constructor, checked when it runs) */
+        return new self(...array_merge(get_object_vars($this), $changes));
     }
 
     protected function measured(): array
@@ -96,6 +116,9 @@ final readonly class Voice extends Asset
         return [
             'samples' => $this->samples, 'from' => $this->from, 'to' => $this->to,
             'loudness' => $this->loudness, 'peak' => $this->peak, 'noise' => $this->noise, 'clipped' => $this->clipped, 'pauses' => $this->pauses,
-        ] + ([] === $this->repeats ? [] : ['repeats' => $this->repeats]);
+        ] + array_filter([
+            'repeats' => $this->repeats, 'cleaned' => $this->cleaned, 'breaths' => $this->breaths, 'clicks' => $this->clicks,
+            'take' => $this->take->toArray(),
+        ]);
     }
 }

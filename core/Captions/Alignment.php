@@ -14,8 +14,14 @@ use Rhapsode\Core\Words\Unit;
 final class Alignment
 {
     /** What a match or a miss costs, as negative logarithms of how unlikely it is (proved on synthesized speech in the tests). */
-    private const PAUSE_AT = [Unit::WORD => 3.2, Unit::CLAUSE => 0.4, Unit::SENTENCE => 0.0];
-    private const NO_PAUSE_AT = [Unit::WORD => 0.0, Unit::CLAUSE => 0.8, Unit::SENTENCE => 3.5];
+    private const PAUSE_AT = [Unit::WORD => 3.2, Unit::CLAUSE => 0.4, Unit::SENTENCE => 0.0, Unit::TURN => 0.0];
+    private const NO_PAUSE_AT = [Unit::WORD => 0.0, Unit::CLAUSE => 0.8, Unit::SENTENCE => 3.5, Unit::TURN => 3.5];
+    /** Nobody speaks on where somebody else stopped in the middle of a sentence. */
+    private const TURN_AT = [Unit::WORD => 9.0, Unit::CLAUSE => 4.0, Unit::SENTENCE => 0.0, Unit::TURN => 0.0];
+    private const TURN_PASSED = 12.0;
+    /** Each speaks at a pace of their own: how far a turn may lie from where it should be, compared with a pause. */
+    private const TURN_FAR = 4.0;
+    private const TURN_APART = 0.2;
     /** A pause that is no place between units: the closure of a consonant. */
     private const STRAY = 1.6;
     private const STRAY_EACH_SECOND = 14.0;
@@ -30,10 +36,11 @@ final class Alignment
      * @param list<Unit>                $units
      * @param float                     $length of the voice, seconds
      * @param list<array{float, float}> $pauses seconds from the voice's beginning: from and to, in order, within it
+     * @param list<int>                 $turns  which of the pauses are those at which somebody else begins to speak
      *
      * @return list<array{float, float}> seconds from the voice's beginning: for each unit from and to
      */
-    public static function of(array $units, float $length, array $pauses): array
+    public static function of(array $units, float $length, array $pauses, array $turns = []): array
     {
         $spoken = $length;
         $at = [];
@@ -50,7 +57,7 @@ final class Alignment
             $expected[] = $spoken * $sum / max(0.001, $weights);
         }
 
-        return self::times($units, $expected, $at, $pauses, self::matched($units, $expected, $at, $pauses, $spoken), $spoken, $length);
+        return self::times($units, $expected, $at, $pauses, self::matched($units, $expected, $at, $pauses, $turns, $spoken), $spoken, $length);
     }
 
     /**
@@ -58,10 +65,11 @@ final class Alignment
      * @param list<float>               $expected where each unit should end on the speaking clock
      * @param list<float>               $at       where each pause lies on it
      * @param list<array{float, float}> $pauses
+     * @param list<int>                 $turns those of them at which somebody else begins to speak
      *
      * @return array<int, int> the unit that ends at a pause, by pause
      */
-    private static function matched(array $units, array $expected, array $at, array $pauses, float $spoken): array
+    private static function matched(array $units, array $expected, array $at, array $pauses, array $turns, float $spoken): array
     {
         $last = \count($units) - 1;
         // What it costs to pass over units and pauses, summed up to each.
@@ -70,21 +78,26 @@ final class Alignment
             $passedUnits[] = $passedUnits[$i] + self::NO_PAUSE_AT[$unit->break];
         }
         foreach ($pauses as $i => [$from, $to]) {
-            $passedPauses[] = $passedPauses[$i] + self::STRAY + self::STRAY_EACH_SECOND * max(0.0, $to - $from - 0.15);
+            $passedPauses[] = $passedPauses[$i] + self::STRAY + self::STRAY_EACH_SECOND * max(0.0, $to - $from - 0.15)
+                + (\in_array($i, $turns, true) ? self::TURN_PASSED : 0.0);
         }
         /** @var list<array<int, array{float, int, int}>> $best for each pause, by unit: cost, and the pause and unit matched before */
         $best = [];
         foreach ($pauses as $p => [$from, $to]) {
             $best[$p] = [];
             $long = $to - $from >= self::LONG;
-            foreach (self::candidates($units, $expected, $at[$p], $spoken) as $u) {
+            $isTurn = \in_array($p, $turns, true);
+            foreach (self::candidates($units, $expected, $at[$p], $spoken, $isTurn ? self::TURN_FAR : 1.0) as $u) {
                 $own = self::PAUSE_AT[$units[$u]->break];
-                if ($long && Unit::WORD === $units[$u]->break) {
+                if ($isTurn) {
+                    $own = self::TURN_AT[$units[$u]->break];
+                } elseif ($long && Unit::WORD === $units[$u]->break) {
                     $own += 1.0;
                 } elseif (!$long && Unit::SENTENCE === $units[$u]->break) {
                     $own += 1.2;
                 }
-                $cheapest = [self::apart($at[$p], $expected[$u]) + $passedUnits[$u] + $passedPauses[$p], -1, -1];
+                $share = $isTurn ? self::TURN_APART : 1.0;
+                $cheapest = [$share * self::apart($at[$p], $expected[$u]) + $passedUnits[$u] + $passedPauses[$p], -1, -1];
                 for ($q = $p - 1; $q >= 0 && $q >= $p - self::REACH; --$q) {
                     $between = $at[$p] - $at[$q];
                     $passed = $passedUnits[$u] + $passedPauses[$p] - $passedPauses[$q + 1];
@@ -94,7 +107,8 @@ final class Alignment
                         }
                         $cost += $passed - $passedUnits[$v + 1];
                         if ($cost < $cheapest[0]) {
-                            $cost += self::apart($between, $expected[$u] - $expected[$v]);
+                            $loose = $isTurn || \in_array($q, $turns, true) ? self::TURN_APART : 1.0;
+                            $cost += $loose * self::apart($between, $expected[$u] - $expected[$v]);
                             if ($cost < $cheapest[0]) {
                                 $cheapest = [$cost, $q, $v];
                             }
@@ -108,10 +122,9 @@ final class Alignment
         $cheapest = [$passedUnits[$last] + $passedPauses[$count], -1, -1];
         for ($q = $count - 1; $q >= 0; --$q) {
             foreach ($best[$q] as $v => [$cost]) {
-                $cost += self::apart(
-                    $spoken - $at[$q],
-                    $expected[$last] - $expected[$v],
-                ) + $passedUnits[$last] - $passedUnits[$v + 1] + $passedPauses[$count] - $passedPauses[$q + 1];
+                $loose = \in_array($q, $turns, true) ? self::TURN_APART : 1.0;
+                $cost += $loose * self::apart($spoken - $at[$q], $expected[$last] - $expected[$v])
+                    + $passedUnits[$last] - $passedUnits[$v + 1] + $passedPauses[$count] - $passedPauses[$q + 1];
                 if ($cost < $cheapest[0]) {
                     $cheapest = [$cost, $q, $v];
                 }
@@ -128,12 +141,13 @@ final class Alignment
     /**
      * @param list<Unit>  $units
      * @param list<float> $expected
+     * @param float       $wide     how much further than usual an end of a sentence may lie
      *
      * @return list<int> the units that may end at a pause: ends of sentences and clauses some way about it, and any close by
      */
-    private static function candidates(array $units, array $expected, float $at, float $spoken): array
+    private static function candidates(array $units, array $expected, float $at, float $spoken, float $wide = 1.0): array
     {
-        $far = 1.2 + 0.12 * min($at, $spoken - $at);
+        $far = $wide * (1.2 + 0.12 * min($at, $spoken - $at));
         $near = 0.45 + 0.04 * min($at, $spoken - $at);
         $low = 0;
         $high = \count($units) - 1;

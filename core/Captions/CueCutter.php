@@ -38,7 +38,7 @@ final readonly class CueCutter
         $parts = [];
         $first = 0;
         foreach ($this->units as $i => $unit) {
-            if (Unit::SENTENCE === $unit->break || $i === \count($this->units) - 1) {
+            if ($unit->break >= Unit::SENTENCE || $i === \count($this->units) - 1) {
                 array_push($parts, ...$this->cut($first, $i));
                 $first = $i + 1;
             }
@@ -92,7 +92,8 @@ final readonly class CueCutter
         $joined = [];
         $before = null;
         foreach ($parts as $part) {
-            if (null !== $before && ($this->isShort(...$before) || $this->isShort(...$part)) && $this->fits($before[0], $part[1])) {
+            $turns = null !== $before && Unit::TURN === $this->units[$before[1]]->break;
+            if (null !== $before && !$turns && ($this->isShort(...$before) || $this->isShort(...$part)) && $this->fits($before[0], $part[1])) {
                 $before = [$before[0], $part[1]];
             } else {
                 $joined[] = $before;

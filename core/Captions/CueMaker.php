@@ -39,7 +39,7 @@ final readonly class CueMaker
             return [];
         }
         [$begin, $times] = [$words->begin, $words->times];
-        $cutter = new CueCutter($words->units, $times);
+        $cutter = new CueCutter(Speakers::named($words, $timed, $story), $times);
         $parts = $cutter->parts();
         $latest = intdiv($timed->stay * 1000, Rate::FPS);
         $cues = [];

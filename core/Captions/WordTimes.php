@@ -36,7 +36,7 @@ final readonly class WordTimes
             null !== $speech,
             $begin - intdiv($timed->start * 1000, Rate::FPS),
             $units,
-            [] === $units ? [] : Alignment::of($units, $seconds, $speech->pauses ?? []),
+            [] === $units ? [] : Alignment::of($units, $seconds, $speech->pauses ?? [], $speech->turns ?? []),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Core\Document;
 
 use Rhapsode\Core\Message\Message;
+use Rhapsode\Core\Timing\Rate;
 
 /**
  * Reads typed fields out of decoded JSON. Whatever is missing or of the wrong type or range is refused
@@ -217,6 +218,28 @@ final readonly class Fields
         return $case;
     }
 
+    /**
+     * Several of them, each once; none where it is left out.
+     *
+     * @template T of \BackedEnum
+     *
+     * @param class-string<T> $enum
+     *
+     * @return list<T>
+     */
+    public function choices(string $key, string $enum): array
+    {
+        $chosen = [];
+        foreach ($this->items($key) as $value) {
+            $case = self::of([$key => $value], $this->path)->choice($key, $enum);
+            if (!\in_array($case, $chosen, true)) {
+                $chosen[] = $case;
+            }
+        }
+
+        return $chosen;
+    }
+
     public function object(string $key): self
     {
         return self::of($this->data[$key] ?? null, $this->path . $key . '.');
@@ -255,6 +278,28 @@ final readonly class Fields
         }
 
         return $pairs;
+    }
+
+    /**
+     * Places at moments: whole milliseconds that never fall, then shares of a width and a height, 0 to 1.
+     *
+     * @return list<array{int, float, float}>
+     */
+    public function moments(string $key): array
+    {
+        $moments = [];
+        $before = 0;
+        foreach ($this->items($key) as $moment) {
+            [$at, $x, $y] = \is_array($moment) ? array_values($moment) + [null, null, null] : [null, null, null];
+            if (!\is_int($at) || !(\is_int($x) || \is_float($x)) || !(\is_int($y) || \is_float($y))
+                || $at < $before || $at > Limits::SAMPLES / Rate::SAMPLES_PER_MILLISECOND || $x < 0 || $x > 1 || $y < 0 || $y > 1) {
+                throw $this->bad($key, 'field.moments');
+            }
+            $moments[] = [$at, (float) $x, (float) $y];
+            $before = $at;
+        }
+
+        return $moments;
     }
 
     /** @return array<string, self> each named object under the key; none when it is absent */

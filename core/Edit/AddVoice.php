@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Asset\MadeFor;
 use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Span;
@@ -17,11 +18,12 @@ final readonly class AddVoice implements Edit
 
     public function apply(Story $story): Story
     {
-        $story = $story->withAsset($this->voice);
+        $take = new Span($this->voice->id, $this->voice->from, $this->voice->to);
+        $madeFor = null === $this->slide ? [] : [new MadeFor($this->slide, $take->from, $take->to)];
+        $story = $story->withAsset($this->voice->withTake($this->voice->take->with(madeFor: $madeFor)));
         if (null === $this->slide || null === $story->indexOf($this->slide)) {
             return $story;
         }
-        $take = new Span($this->voice->id, $this->voice->from, $this->voice->to);
         $spans = $this->around?->with($take, $story) ?? [$take];
 
         return OnSlides::change($story, [$this->slide], static fn(Slide $slide): Slide => $slide->with(voice: $spans));

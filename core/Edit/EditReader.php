@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace Rhapsode\Core\Edit;
 
+use Rhapsode\Core\Asset\Lowered;
 use Rhapsode\Core\Asset\Source;
+use Rhapsode\Core\Asset\Take;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Layer\Drift\Drift;
 use Rhapsode\Core\Layer\LayerKind;
+use Rhapsode\Core\Pointing\Hand;
+use Rhapsode\Core\Pointing\PointerForm;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Sequence;
@@ -19,6 +23,7 @@ use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\StyleName;
 use Rhapsode\Core\Story\Transition;
 use Rhapsode\Core\Story\VoiceThread;
+use Rhapsode\Core\Words\DealWay;
 
 /** Reads edits as they arrive: small objects with a `do` that names the edit (schema/openapi.yaml, Edit). */
 final class EditReader
@@ -49,6 +54,12 @@ final class EditReader
             'mark eyes' => new MarkEyes($in->ids('slides')),
             'delete layer' => new DeleteLayer($in->id('slide'), $in->id('layer')),
             'set script' => new SetScript($in->id('slide'), $in->text('script', Limits::SCRIPT)),
+            'deal script' => new DealScript(
+                $in->id('from'),
+                $in->text('text', Limits::WHOLE_SCRIPT, min: 1),
+                $in->has('way') ? $in->choice('way', DealWay::class) : null,
+            ),
+            'scripts from captions' => new ScriptsFromCaptions(),
             'set stay' => new SetStay($in->ids('slides'), $in->numberOrNull('stay', Limits::LEAST_STAY, Limits::MOST_STAY)),
             'share length' => new ShareLength($in->ids('slides'), $in->number('seconds', 1, 36_000)),
             'set transition' => new SetTransition($in->ids('slides'), self::transition($in)),
@@ -59,8 +70,19 @@ final class EditReader
                 $in->has('name') ? $in->choice('name', StyleName::class) : null,
                 $in->has('own') ? $in->object('own')->all() : [],
             ),
-            'choose voice' => new ChooseVoice($in->id('slide'), $in->idOrNull('asset')),
+            'choose voice' => new ChooseVoice($in->id('slide'), $in->idOrNull('asset'), $in->flag('joined', false)),
+            'set take' => new SetTake($in->id('asset'), Take::told($in->object('changes')) ?: throw new Malformed('edit.changes-nothing')),
+            'set pointing' => new SetPointing(array_map(Span::read(...), $in->objects('voice')), Hand::read($in, 'strokes')),
+            'set pointer' => new SetPointer(array_map(Span::read(...), $in->objects('voice')), $in->choice('form', PointerForm::class)),
+            'set lowered' => new SetLowered(array_map(Span::read(...), $in->objects('voice')), $in->choice('what', Lowered::class), $in->flag('isLowered')),
             'set voice' => new SetVoice($in->id('slide'), array_map(Span::read(...), $in->objects('voice'))),
+            'deal voice' => new DealVoice(
+                array_map(Span::read(...), $in->objects('voice')),
+                array_map(
+                    static fn(Fields $begin): array => [$begin->id('slide'), $begin->whole('at', 0, Limits::SPANS * Limits::SAMPLES)],
+                    $in->objects('begins'),
+                ),
+            ),
             'leave out' => new LeaveOut($in->id('slide'), self::stretch($in)),
             'shorten pauses' => new ShortenPauses($in->ids('slides'), $in->number('seconds', Limits::LEAST_PAUSE, Limits::MOST_PAUSE)),
             'set trim' => new SetTrim($in->id('slide'), $in->flag('trimmed')),

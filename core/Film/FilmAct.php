@@ -14,4 +14,6 @@ enum FilmAct
     /** Every try has failed. */
     case Fail;
     case Cancel;
+    /** It was played, and does not play to its end. */
+    case Spoil;
 }

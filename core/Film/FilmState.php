@@ -7,7 +7,7 @@ namespace Rhapsode\Core\Film;
 /**
  * How far a film is: waiting for its turn, its segments being made, those being concatenated; then done, failed or cancelled. A
  * pure machine: from a state and an act to a state. An act that a state does not know leaves it as it is, since every message may
- * arrive twice, and one that is over stays what it is.
+ * arrive twice, and one that is over stays what it is; only what was made and does not play is made again.
  */
 enum FilmState: string
 {
@@ -22,6 +22,7 @@ enum FilmState: string
     public function after(FilmAct $act): self
     {
         return match (true) {
+            self::Done === $this && FilmAct::Spoil === $act => self::Failed,
             $this->isOver() => $this,
             FilmAct::Cancel === $act => self::Cancelled,
             FilmAct::Fail === $act => self::Failed,

@@ -35,4 +35,12 @@ enum Shape: string
     {
         return $this->ratio() >= 1 ? $shorter : (int) (2 * round($shorter / $this->ratio() / 2));
     }
+
+    /** @return array{int, int} width and height in pixels of a film called by its shorter side */
+    public function pixels(int $shorter): array
+    {
+        $height = $this->height($shorter);
+
+        return [$this->width($height), $height];
+    }
 }

@@ -14,6 +14,8 @@ enum PlannedKind: string
     case Icon = 'icon';
     /** From words to a point of a picture. */
     case Pointer = 'pointer';
+    /** What somebody pointed with while they spoke. */
+    case Pointing = 'pointing';
     /** About a picture in a cell: its corners, and a line. */
     case Mat = 'mat';
     /** Weather or light that passes over pictures. */

@@ -11,6 +11,7 @@ use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Core\Layer\Drift\Drift;
 use Rhapsode\Core\Layer\Drift\DriftKind;
 use Rhapsode\Core\Layer\Drift\PlannedDrift;
+use Rhapsode\Core\Pointing\PointerForm;
 use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
 use Rhapsode\Core\Story\Cells;
@@ -113,6 +114,7 @@ final readonly class Plan
                     Drifting::sample(new Drift($kind), $this->shape),
                 ),
             ], DriftKind::cases()),
+            'pointers' => PointerForm::drawn($this->shape),
             'scenes' => array_map(static fn(Scene $s): array => $s->toArray(), $this->scenes),
             'cues' => array_map(static fn(Cue $c): array => $c->toArray(), $this->cues),
             'credits' => $this->credits,

@@ -175,12 +175,12 @@ final readonly class Planner
                 $story->language,
                 $typesetter->scheme->light(),
             ),
-            match (true) {
+            Pointed::over($timed, $story, $context->frames, match (true) {
                 // What is to be read on a picture leaves no room for what passes over it.
                 null !== $backdrop && \in_array($slide->layout, [Layout::Title, Layout::Closing], true) => $backdrop->under($context->under),
                 null !== $drifting => $drifting->under($context->under, $story->shape, $typesetter->scheme->ground),
                 default => $context->under,
-            },
+            }),
             $slide->lettersOnPicture(),
         );
     }

@@ -7,6 +7,7 @@ namespace Rhapsode\Core\Plan;
 use Rhapsode\Core\Captions\SpokenThread;
 use Rhapsode\Core\Captions\WordTimes;
 use Rhapsode\Core\Pacing\TimedSlide;
+use Rhapsode\Core\Story\Beside;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\VoiceThread;
 use Rhapsode\Core\Words\Unit;
@@ -25,6 +26,7 @@ final class SpokenSlide
             'samples' => $timed->slide->spokenSamples(),
             'sentences' => SpokenThread::sentences($words, $timed, $story),
             'repeats' => VoiceThread::repeats($story, $timed->slide),
+            'beside' => Beside::of($story, $timed->slide->voice),
             'pauses' => VoiceThread::pauses($story, $timed->slide->voice),
             'words' => array_map(
                 static fn(Unit $unit, float $starts, array $time): array => [

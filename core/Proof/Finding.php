@@ -9,8 +9,11 @@ use Rhapsode\Core\Message\Message;
 /** Something to mend, said once, and every slide that has it with what is said of that one. */
 final readonly class Finding
 {
-    /** @param array<string, Message> $slides what is said of each slide by itself, by the slide's id */
-    private function __construct(public Severity $level, public string $rule, public Message $message, public array $slides) {}
+    /**
+     * @param array<string, Message> $slides  what is said of each slide by itself, by the slide's id
+     * @param bool                   $isAsked whether it is the assignment that asks for it
+     */
+    private function __construct(public Severity $level, public string $rule, public Message $message, public array $slides, public bool $isAsked) {}
 
     /**
      * @param list<Flaw> $flaws
@@ -41,10 +44,10 @@ final readonly class Finding
 
         $said = 1 === \count($flaws) ? $flaws[0]->message() : new Message("proof.{$flaws[0]->rule}.many", ['count' => \count($flaws)]);
 
-        return new self($flaws[0]->level, $flaws[0]->rule, $said, $slides);
+        return new self($flaws[0]->level, $flaws[0]->rule, $said, $slides, $flaws[0]->isAsked);
     }
 
-    /** @return array{level: string, rule: string, message: array<string, mixed>, slides: list<array{id: string, message: array<string, mixed>}>} */
+    /** @return array{level: string, rule: string, isAsked: bool, message: array<string, mixed>, slides: list<array{id: string, message: array<string, mixed>}>} */
     public function toArray(): array
     {
         $slides = [];
@@ -52,6 +55,6 @@ final readonly class Finding
             $slides[] = ['id' => (string) $id, 'message' => $message->toArray()];
         }
 
-        return ['level' => $this->level->value, 'rule' => $this->rule, 'message' => $this->message->toArray(), 'slides' => $slides];
+        return ['level' => $this->level->value, 'rule' => $this->rule, 'isAsked' => $this->isAsked, 'message' => $this->message->toArray(), 'slides' => $slides];
     }
 }

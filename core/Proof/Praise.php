@@ -37,7 +37,7 @@ final class Praise
         return array_map(static fn(string $code): Message => new Message($code), array_keys(array_filter([
             'praise.title' => Layout::Title === $story->slides[0]->layout,
             'praise.long-enough' => null !== $wanted && $free(self::LONG_ENOUGH),
-            'praise.spoken' => $has(static fn(Slide $s): bool => [] !== $s->voice && '' !== trim($s->script)) && $free(['script-unspoken']),
+            'praise.spoken' => $has(static fn(Slide $s): bool => [] !== $s->voice && '' !== trim($s->script)) && $free(['script-unspoken', 'not-spoken']),
             'praise.clear' => $has(static fn(Slide $s): bool => [] !== $s->voice) && $free(self::CLEAR),
             'praise.readable' => $has(
                 static fn(Slide $s): bool => null !== $s->picture() && $s->isWrittenOn(),

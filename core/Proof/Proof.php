@@ -16,7 +16,7 @@ use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Layer\Words\WordsLayer;
 use Rhapsode\Core\Plan\Plan;
 use Rhapsode\Core\Plan\Scene;
-use Rhapsode\Core\Sound\Loudness;
+use Rhapsode\Core\Sound\HowItSounds;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Cells;
 use Rhapsode\Core\Story\Layout;
@@ -30,8 +30,6 @@ final class Proof
 {
     /** Pixels: a picture narrower than this looks soft on a full slide (common practice: 700 to 800). */
     public const LEAST_WIDTH = 800;
-    /** Decibels that the quiet should lie under the voice; with less, the noise is heard in every pause (common practice: 30 and more). */
-    public const LEAST_DISTANCE = 25.0;
     /** Different kinds of transition in one film (common practice: at most three, cuts aside). */
     public const MOST_TRANSITIONS = 3;
     /** Different kinds of weather and light over slides of one film: a second one is a fair (common practice: effects are used once). */
@@ -47,14 +45,15 @@ final class Proof
             $number = $i + 1;
             array_push(
                 $findings,
-                ...self::pictureOf($story, $slide, $number),
+                ...self::pictureOf($story, $slide, $number, $wanted),
                 ...self::wordsOf($story, $plan, $slide, $number),
-                ...self::lettersOf($slide, $number, $wanted?->letters),
-                ...self::voiceOf($story, $slide, $number),
+                ...null === $wanted ? [] : AsAsked::ofSlide($slide, $number, $wanted),
+                // Where a voice is asked for, that it is missing is said once.
+                ...self::voiceOf($story, $slide, $number, true === $wanted?->asks(Asked::Voice)),
             );
         }
 
-        return Finding::gather($findings);
+        return Finding::gather(null === $wanted ? $findings : AsAsked::weighed($findings, $wanted));
     }
 
     /** @return list<Flaw> */
@@ -66,16 +65,11 @@ final class Proof
             return [new Flaw(Severity::Must, 'no-pictures')];
         }
         if (Layout::Title !== $story->slides[0]->layout) {
-            $findings[] = new Flaw(Severity::Should, 'no-title', [], $story->slides[0]->id);
+            $flaw = new Flaw(Severity::Should, 'no-title', [], $story->slides[0]->id);
+            $findings[] = true === $wanted?->asks(Asked::Title) ? $flaw->asked() : $flaw;
         }
         if (null !== $wanted) {
-            $seconds = $plan->seconds();
-            $length = self::clock($seconds);
-            $findings = [...$findings, ...match ($wanted->length($seconds)) {
-                'too-short' => [new Flaw(Severity::Must, 'too-short', ['length' => $length, 'least' => self::clock($wanted->least)])],
-                'too-long' => [new Flaw(Severity::Must, 'too-long', ['length' => $length, 'most' => self::clock($wanted->most)])],
-                null => [],
-            }];
+            array_push($findings, ...AsAsked::whole($story, $plan, $wanted));
         }
 
         $kinds = array_unique(array_map(
@@ -91,7 +85,7 @@ final class Proof
             $findings[] = new Flaw(Severity::Should, 'many-drifts', ['count' => \count($drifts)]);
         }
 
-        return [...$findings, ...self::backdrop($story), ...self::music($story)];
+        return [...$findings, ...self::backdrop($story), ...self::music($story, $wanted)];
     }
 
     /** @return list<Flaw> of a picture on the ground that no slide shows: of others the slide is told */
@@ -107,7 +101,7 @@ final class Proof
     }
 
     /** @return list<Flaw> */
-    private static function music(Story $story): array
+    private static function music(Story $story, ?Wanted $wanted): array
     {
         $findings = [];
         foreach (array_unique(array_map(static fn(Bed $bed): string => $bed->asset, $story->beds)) as $id) {
@@ -118,6 +112,8 @@ final class Proof
             if (null === $music->loudness) {
                 $findings[] = new Flaw(Severity::Should, 'silent-music', ['file' => $music->file]);
             }
+            $notFree = new Flaw(Severity::Must, 'not-free-music', ['file' => $music->file, 'licence' => $music->source->licence]);
+            array_push($findings, ...AsAsked::ofLicence($music->source, $notFree, $wanted));
             if ($music->source->isEmpty()) {
                 $findings[] = new Flaw(Severity::Must, 'no-music-source', ['file' => $music->file]);
             } elseif (!$music->source->isComplete()) {
@@ -133,9 +129,9 @@ final class Proof
     }
 
     /** @return list<Flaw> */
-    private static function pictureOf(Story $story, Slide $slide, int $number): array
+    private static function pictureOf(Story $story, Slide $slide, int $number, ?Wanted $wanted): array
     {
-        $findings = self::iconsOf($story, $slide, $number);
+        $findings = self::iconsOf($story, $slide, $number, $wanted);
         if ($slide->layout->isWordsAlone()) {
             return array_values($findings);
         }
@@ -150,7 +146,7 @@ final class Proof
         foreach ($slide->pictures() as $layer) {
             $picture = $story->picture($layer->asset);
             $room = null === $layer->cell ? null : $cells[$layer->cell] ?? null;
-            foreach (null === $picture ? [] : self::shown($story, $slide, $number, $layer, $picture, $room ?? Frame::all()) as $flaw) {
+            foreach (null === $picture ? [] : self::shown($story, $slide, $number, $layer, $picture, $room ?? Frame::all(), $wanted) as $flaw) {
                 $findings[$flaw->rule] ??= $flaw;
             }
         }
@@ -163,11 +159,11 @@ final class Proof
      *
      * @return list<Flaw>
      */
-    private static function shown(Story $story, Slide $slide, int $number, PictureLayer $layer, Picture $picture, Frame $part): array
+    private static function shown(Story $story, Slide $slide, int $number, PictureLayer $layer, Picture $picture, Frame $part, ?Wanted $wanted): array
     {
         $ratio = $layer->recipe->ratio($picture);
         $room = $story->shape->ratio() * $part->width / $part->height;
-        $findings = self::sourceOf($picture, $slide, $number);
+        $findings = self::sourceOf($picture, $slide, $number, $wanted);
         if ($layer->recipe->width($picture) < self::LEAST_WIDTH * $part->width && !Framer::isWhole(
             $layer->fit,
             $ratio,
@@ -200,9 +196,15 @@ final class Proof
     }
 
     /** @return list<Flaw> */
-    private static function sourceOf(Picture $picture, Slide $slide, int $number): array
+    private static function sourceOf(Picture $picture, Slide $slide, int $number, ?Wanted $wanted): array
     {
-        return match (true) {
+        $notFree = AsAsked::ofLicence(
+            $picture->source,
+            new Flaw(Severity::Must, 'not-free', ['slide' => $number, 'licence' => $picture->source->licence], $slide->id),
+            $wanted,
+        );
+
+        return [...$notFree, ...match (true) {
             $picture->source->isEmpty() => [new Flaw(Severity::Must, 'no-source', ['slide' => $number], $slide->id)],
             !$picture->source->isComplete() => [new Flaw(
                 Severity::Should,
@@ -211,16 +213,16 @@ final class Proof
                 $slide->id,
             )],
             default => [],
-        };
+        }];
     }
 
     /** @return array<string, Flaw> of small pictures that it shows as icons, each kind of flaw once */
-    private static function iconsOf(Story $story, Slide $slide, int $number): array
+    private static function iconsOf(Story $story, Slide $slide, int $number, ?Wanted $wanted): array
     {
         $findings = [];
         foreach ($slide->layers as $layer) {
             $picture = $layer instanceof IconLayer ? $story->picture((string) $layer->asset) : null;
-            foreach (null === $picture ? [] : self::sourceOf($picture, $slide, $number) as $flaw) {
+            foreach (null === $picture ? [] : self::sourceOf($picture, $slide, $number, $wanted) as $flaw) {
                 $findings[$flaw->rule] ??= $flaw;
             }
         }
@@ -247,16 +249,6 @@ final class Proof
         }
 
         return $findings;
-    }
-
-    /** @return list<Flaw> */
-    private static function lettersOf(Slide $slide, int $number, ?int $most): array
-    {
-        $letters = $slide->lettersOnPicture();
-
-        return null === $most || $letters <= $most ? [] : [
-            new Flaw(Severity::Should, 'many-letters', ['slide' => $number, 'letters' => $letters, 'most' => $most], $slide->id),
-        ];
     }
 
     /**
@@ -324,38 +316,25 @@ final class Proof
     }
 
     /** @return list<Flaw> */
-    private static function voiceOf(Story $story, Slide $slide, int $number): array
+    private static function voiceOf(Story $story, Slide $slide, int $number, bool $isAsked): array
     {
         $take = $story->voiceOf($slide);
         if (null === $take) {
-            return '' === trim($slide->script)
+            return $isAsked || '' === trim($slide->script)
                 ? []
                 : [new Flaw(Severity::Should, 'script-unspoken', ['slide' => $number], $slide->id)];
         }
-        $findings = [];
-        if (null === $take->loudness) {
-            $findings[] = new Flaw(Severity::Must, 'silent', ['slide' => $number], $slide->id);
-        } elseif ($take->loudness < Loudness::TOO_QUIET) {
-            $findings[] = new Flaw(Severity::Should, 'too-quiet', ['slide' => $number], $slide->id);
-        }
-        if ($take->clipped || $take->peak >= Loudness::CLIPPED) {
-            $findings[] = new Flaw(Severity::Should, 'clipped', ['slide' => $number], $slide->id);
-        }
-        if (null !== $take->noise && $take->noise < self::LEAST_DISTANCE) {
-            $findings[] = new Flaw(Severity::Should, 'noisy', ['slide' => $number], $slide->id);
-        }
+        $findings = array_map(static fn(HowItSounds $flaw): Flaw => new Flaw(
+            HowItSounds::Silent === $flaw ? Severity::Must : Severity::Should,
+            $flaw->value,
+            ['slide' => $number],
+            $slide->id,
+        ), HowItSounds::of($take));
         if ('' === trim($slide->script) && null === $story->captions) {
             $findings[] = new Flaw(Severity::Should, 'no-script', ['slide' => $number], $slide->id);
         }
 
         return $findings;
-    }
-
-    private static function clock(float $seconds): string
-    {
-        $whole = (int) round($seconds);
-
-        return \sprintf('%d:%02d', intdiv($whole, 60), $whole % 60);
     }
 
     /** Which of the two a credit cannot do without it lacks. */

@@ -16,6 +16,7 @@ final readonly class Play
     /**
      * @param non-empty-list<array{int, float}> $gains
      * @param string|null                       $slide that it belongs to, where it belongs to one
+     * @param bool                              $untouched whether it is heard with the noise that was lowered in it
      */
     public function __construct(
         public string $asset,
@@ -25,6 +26,7 @@ final readonly class Play
         public array $gains,
         public Bus $bus = Bus::Bed,
         public ?string $slide = null,
+        public bool $untouched = false,
     ) {}
 
     public function length(): int
@@ -67,6 +69,6 @@ final readonly class Play
                 static fn(array $point): array => ['at' => round($point[0] / Rate::SAMPLES, 6), 'gain' => round($point[1], 6)],
                 $this->gains,
             ),
-        ];
+        ] + ($this->untouched ? ['untouched' => true] : []);
     }
 }

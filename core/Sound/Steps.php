@@ -39,6 +39,12 @@ final readonly class Steps
         return new self($steps);
     }
 
+    /** The same where each comes at a share of its time. */
+    public function paced(float $share): self
+    {
+        return new self(array_map(static fn(array $step): array => [$step[0], (int) round($step[1] * $share)], $this->steps));
+    }
+
     /** @return list<array{slide: string, at: int}> */
     public function toArray(): array
     {

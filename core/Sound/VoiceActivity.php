@@ -46,6 +46,19 @@ final class VoiceActivity
     }
 
     /**
+     * How loud the voice is: the mean power of the windows over the threshold. Null where hardly anything stands out.
+     *
+     * @param list<float> $levels
+     */
+    public static function voice(array $levels): ?float
+    {
+        $threshold = self::threshold($levels);
+        $voice = null === $threshold ? [] : array_filter($levels, static fn(float $level): bool => $level > $threshold);
+
+        return [] === $voice ? null : self::mean($voice);
+    }
+
+    /**
      * How many decibels the quiet lies under the voice: the mean power of the windows over the threshold against that of
      * those under it. Null where there is no quiet to be heard.
      *

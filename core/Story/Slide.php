@@ -16,7 +16,8 @@ use Rhapsode\Core\Layer\Words\WordsRole;
 
 /**
  * One slide, as its maker said it. It speaks its spans one after another. $stay is the time in seconds that a slide without a
- * voice was given, null for the usual one; $transition how it gives way to the next, null as the story's style says.
+ * voice was given, null for the usual one; $transition how it gives way to the next, null as the story's style says; $toldBefore
+ * the script of the slide that it was copied from, to be told again.
  */
 final readonly class Slide
 {
@@ -34,6 +35,7 @@ final readonly class Slide
         public ?Transition $transition = null,
         public Sequence $sequence = Sequence::Together,
         public ?Drift $drift = null,
+        public string $toldBefore = '',
     ) {}
 
     /** A slide that shows a picture. */
@@ -56,6 +58,7 @@ final readonly class Slide
             $in->has('transition') ? Transition::read($in->object('transition')) : null,
             $in->choice('sequence', Sequence::class, Sequence::Together),
             $in->has('drift') ? Drift::read($in->object('drift')) : null,
+            $in->text('toldBefore', Limits::SCRIPT, ''),
         );
     }
 
@@ -210,6 +213,7 @@ final readonly class Slide
             'transition' => $this->transition?->toArray(),
             ...Sequence::Together === $this->sequence ? [] : ['sequence' => $this->sequence->value],
             ...null === $this->drift ? [] : ['drift' => $this->drift->toArray()],
+            ...'' === $this->toldBefore ? [] : ['toldBefore' => $this->toldBefore],
         ];
     }
 }

@@ -138,6 +138,41 @@ final readonly class Story
         return new self(...array_merge(get_object_vars($this), $changes));
     }
 
+    /**
+     * The same to be told again, by somebody else or in another language: without its voices and what was timed to them, each script
+     * kept beside.
+     */
+    public function untold(): self
+    {
+        return $this->with(
+            slides: array_map(static fn(Slide $slide): Slide => $slide->with(voice: [], toldBefore: $slide->script), $this->slides),
+            assets: array_filter($this->assets, static fn(Asset $asset): bool => !$asset instanceof Voice),
+            captions: null,
+        );
+    }
+
+    /**
+     * The same, whose assets go by other ids.
+     *
+     * @param array<string, string> $ids the new id of each
+     */
+    public function withAssetIds(array $ids): self
+    {
+        $renamed = static function (mixed $part) use (&$renamed, $ids): mixed {
+            if (!\is_array($part)) {
+                return \is_string($part) ? $ids[$part] ?? $part : $part;
+            }
+            $new = [];
+            foreach ($part as $key => $value) {
+                $new[$ids[$key] ?? $key] = $renamed($value);
+            }
+
+            return $new;
+        };
+
+        return self::fromArray($renamed($this->toArray()));
+    }
+
     public function withAsset(Asset $asset): self
     {
         return $this->with(assets: array_replace($this->assets, [$asset->id => $asset]));
@@ -160,6 +195,18 @@ final readonly class Story
         }
 
         return null;
+    }
+
+    /** @return list<Asset> all that it shows, speaks or plays, each once, in the order of its slides */
+    public function used(): array
+    {
+        $ids = array_unique([
+            ...array_merge(...array_map(static fn(Slide $one): array => $one->assets(), $this->slides)),
+            ...array_map(static fn(Bed $bed): string => $bed->asset, $this->beds),
+            ...array_filter([$this->style->own->picture]),
+        ]);
+
+        return array_values(array_filter(array_map(fn(string $id): ?Asset => $this->assets[$id] ?? null, $ids)));
     }
 
     public function picture(string $asset): ?Picture

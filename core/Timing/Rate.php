@@ -9,6 +9,7 @@ final class Rate
 {
     public const FPS = 30;
     public const SAMPLES = 48_000;
+    public const SAMPLES_PER_MILLISECOND = self::SAMPLES / 1000;
     public const SAMPLES_PER_FRAME = self::SAMPLES / self::FPS;
 
     /** The nearest whole frame. */

@@ -13,6 +13,8 @@ final readonly class Unit
     public const WORD = 0;
     public const CLAUSE = 1;
     public const SENTENCE = 2;
+    /** Somebody else begins to speak. */
+    public const TURN = 3;
 
     /** @param self::* $break */
     public function __construct(public string $text, public int $length, public int $spaces, public float $weight, public int $break) {}

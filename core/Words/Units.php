@@ -14,12 +14,19 @@ final class Units
     /** @return list<Unit> */
     public static function of(string $script, string $language): array
     {
-        $script = trim((string) preg_replace('/\s+/u', ' ', $script));
         $ends = [];
         $at = 0;
-        foreach (Breaks::sentences($script, $language) as $sentence) {
-            $at += \strlen($sentence);
-            $ends[$at] = true;
+        // A line is a sentence, whatever it ends with: of what is typed by listening, of a verse.
+        $lines = array_filter(array_map(
+            static fn(string $line): string => trim((string) preg_replace('/\s+/u', ' ', $line)),
+            preg_split('/\R/u', $script) ?: [],
+        ), static fn(string $line): bool => '' !== $line);
+        $script = implode(' ', $lines);
+        foreach ($lines as $i => $line) {
+            foreach (Breaks::sentences($line . ($i === array_key_last($lines) ? '' : ' '), $language) as $sentence) {
+                $at += \strlen($sentence);
+                $ends[$at] = true;
+            }
         }
         $units = [];
         $at = 0;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Account;
 
+use Rhapsode\App\Account\SecondStep\SecondStepMissing;
+use Rhapsode\App\Account\SecondStep\SecondStepWrong;
 use Rhapsode\App\Shared\Problem;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -24,15 +26,30 @@ final readonly class NotSignedIn implements AuthenticationFailureHandlerInterfac
     {
         if ($exception->getPrevious() instanceof UserNotFoundException) {
             // The same work as for a name that is known: how long the answer takes must not tell which names there are.
-            $password = $request->getPayload()->get('password');
+            $payload = $request->getPayload();
+            $isChild = $payload->has('words');
+            $password = $payload->get($isChild ? 'words' : 'password');
             if (\is_string($password) && \strlen($password) <= PasswordHasherInterface::MAX_PASSWORD_LENGTH) {
-                $this->hashers->getPasswordHasher(User::class)->hash($password);
+                $this->hashers->getPasswordHasher($isChild ? ChildSecrets::HASHER : User::class)->hash($password);
             }
         }
 
         return $exception instanceof TooManyLoginAttemptsAuthenticationException
             ? new Problem(429, 'account.too-often')
-            : new Problem(401, 'account.wrong');
+            : new Problem(401, match (true) {
+                $exception instanceof SecondStepMissing => 'account.second-step',
+                $exception instanceof SecondStepWrong => 'account.wrong-code',
+                default => self::wrong($request),
+            });
+    }
+
+    private static function wrong(Request $request): string
+    {
+        return match ($request->attributes->get('_route')) {
+            'sign_in_by_class' => 'account.wrong-words',
+            'sign_in_by_card' => 'account.wrong-card',
+            default => 'account.wrong',
+        };
     }
 
     public function start(Request $request, ?AuthenticationException $authException = null): Response

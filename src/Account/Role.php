@@ -8,4 +8,7 @@ enum Role: string
 {
     case Student = 'student';
     case Teacher = 'teacher';
+    case Administrator = 'administrator';
+    /** Asked to one film, for a time. */
+    case Guest = 'guest';
 }

@@ -26,6 +26,13 @@ final class SessionController
         return new Problem(400, 'account.send-both');
     }
 
+    #[Route('/api/session/class', name: 'sign_in_by_class', methods: ['POST'])]
+    #[Route('/api/session/card', name: 'sign_in_by_card', methods: ['POST'])]
+    public function byDoor(): never
+    {
+        throw new \LogicException('The firewall answers this.');
+    }
+
     #[Route('/api/session/end', name: 'sign_out', methods: ['POST'])]
     public function signOut(): never
     {

@@ -6,6 +6,7 @@ namespace Rhapsode\App\Asset;
 
 use Rhapsode\App\Shared\Problem;
 use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\Pointing\Hand;
 use Rhapsode\Core\Sound\Steps;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -59,7 +60,8 @@ final readonly class AssetController
     public function finish(#[MapEntity] AssetRecord $asset, #[MapRequestPayload(acceptFormat: 'json')] AllParts $all): JsonResponse
     {
         $steps = null === $all->steps ? null : Steps::read(Fields::of(['steps' => $all->steps]));
-        $missing = $this->assets->finish($asset, $all->parts, $steps);
+        $pointing = Hand::read(Fields::of(['pointing' => $all->pointing]), 'pointing');
+        $missing = $this->assets->finish($asset, $all->parts, $steps, $pointing, $all->recorded);
 
         return [] === $missing
             ? new JsonResponse($asset->toArray(), 202)

@@ -24,6 +24,8 @@ use Rhapsode\Studio\Tool\Scratch;
 final readonly class AssetFiles
 {
     public const VOICE = 'take.flac';
+    /** A voice with the noise that was lowered in it, where any was. */
+    public const UNTOUCHED = 'untouched.flac';
     /** A voice as it came, without its metadata. */
     public const ORIGINAL = 'original.mka';
 

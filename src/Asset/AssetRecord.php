@@ -24,9 +24,10 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Table(name: 'asset')]
 #[ORM\Index(name: 'asset_next', columns: ['owner_id', 'state', 'finished_at'])]
 #[ORM\Index(name: 'asset_place', columns: ['place', 'hash'])]
+#[ORM\Index(name: 'asset_hash', columns: ['hash'])]
 class AssetRecord
 {
-    /** For its owner alone. */
+    /** For whoever works where it goes. */
     public const OWN = 'own asset';
 
     #[ORM\Id, ORM\Column(type: 'uuid')]
@@ -62,7 +63,7 @@ class AssetRecord
     #[ORM\Column(type: 'json')]
     public array $measured = [];
 
-    /** @var list<float> the drawn waveform of a voice, at most 240 points */
+    /** @var list<float> the drawn waveform of a voice: at most 240 points, of a very long one two a second */
     #[ORM\Column(type: 'json')]
     public array $peaks = [];
 
@@ -89,6 +90,14 @@ class AssetRecord
     /** @var list<array{slide: string, at: int}>|null from slide to slide, where one recording is for many; as the core's Steps */
     #[ORM\Column(type: 'json', nullable: true)]
     public ?array $steps = null;
+
+    /** @var list<array<string, mixed>>|null where somebody pointed meanwhile; as the core's Stroke */
+    #[ORM\Column(type: 'json', nullable: true)]
+    public ?array $pointing = null;
+
+    /** Samples that a voice was recorded for, by the clock of who did: what is noted of it was noted by that. */
+    #[ORM\Column(nullable: true)]
+    public ?int $recorded = null;
 
     /** @param list<string> $after slides that a picture's new slide should follow, the nearest first */
     public function __construct(

@@ -12,6 +12,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Psr\EventDispatcher\EventDispatcherInterface;
 use Psr\Log\LoggerInterface;
 use Rhapsode\App\Shared\Database\Claims;
+use Rhapsode\App\Shared\DiskFull;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Asset\Asset;
 use Rhapsode\Core\Asset\AssetAct;
@@ -84,6 +85,12 @@ final readonly class AssetWorker
             $asset->problem = $problem->said->toArray();
             $asset->measured = [];
             $this->end($asset, AssetAct::Refuse);
+        } catch (DiskFull $full) {
+            // It is nobody's fault, and must not be refused for it: it waits until there is room.
+            --$asset->tries;
+            $this->entities->flush();
+
+            throw $full;
         } catch (\Throwable $trouble) {
             $this->logger->error('an asset could not be made ready', ['asset' => (string) $asset->id, 'exception' => $trouble]);
 

@@ -12,6 +12,8 @@ use Rhapsode\Core\Asset\AssetAct;
 use Rhapsode\Core\Asset\AssetState;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\Around;
+use Rhapsode\Core\Pointing\Stroke;
+use Rhapsode\Core\Pointing\Strokes;
 use Rhapsode\Core\Sound\Steps;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Uid\Uuid;
@@ -123,13 +125,15 @@ final readonly class Assets
     /**
      * All its parts are here: it waits for its turn to be made ready. Asking again changes nothing.
      *
-     * @param Steps|null $steps from slide to slide, where it is a recording for many
+     * @param Steps|null   $steps    from slide to slide, where it is a recording for many
+     * @param list<Stroke> $pointing where somebody pointed meanwhile
+     * @param int|null     $recorded samples that it was recorded for, by the clock of who did
      *
      * @return list<int> the parts that are missing; with any of them it is not finished
      */
-    public function finish(AssetRecord $asset, int $parts, ?Steps $steps = null): array
+    public function finish(AssetRecord $asset, int $parts, ?Steps $steps = null, array $pointing = [], ?int $recorded = null): array
     {
-        return $this->entities->wrapInTransaction(function () use ($asset, $parts, $steps): array {
+        return $this->entities->wrapInTransaction(function () use ($asset, $parts, $steps, $pointing, $recorded): array {
             $this->entities->refresh($asset, LockMode::PESSIMISTIC_WRITE);
             if (AssetState::Sending !== $asset->state) {
                 return [];
@@ -137,6 +141,8 @@ final readonly class Assets
             $missing = array_values(array_diff(range(0, $parts - 1), $this->parts($asset)));
             if ([] === $missing) {
                 $asset->steps = $steps?->toArray();
+                $asset->pointing = Strokes::toArray($pointing) ?: null;
+                $asset->recorded = $recorded;
                 $this->waits($asset);
             }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\App\Asset;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Shared\DiskFull;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Asset\Asset;
 use Rhapsode\Core\Asset\AssetState;
@@ -27,6 +28,9 @@ use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\ToolFailed;
 use Rhapsode\Studio\Tool\Unreadable;
+
+use function Symfony\Component\Clock\now;
+
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Makes one thing ready that has come in whole: measured, its renditions in the store. */
@@ -34,6 +38,11 @@ final readonly class Preparing
 {
     /** Points of a waveform as it is drawn. */
     private const DRAWN = 240;
+    /** Of a recording that is longer than so many tenths of a second, one point for so many of them: it may be divided by hand. */
+    private const LONG = 9000;
+    private const CLOSELY = 5;
+    /** For how long one is as good as another: what makes them ready learns, too. */
+    private const LATELY = '-30 days';
 
     public function __construct(
         private EntityManagerInterface $entities,
@@ -70,14 +79,14 @@ final readonly class Preparing
 
             return $path;
         }
-        $whole = fopen($path, 'w') ?: throw new \RuntimeException('The disk is full.');
+        $whole = fopen($path, 'w') ?: throw new DiskFull();
         foreach ($this->entities->getRepository(AssetPart::class)->findBy(['asset' => $asset], ['number' => 'ASC']) as $part) {
             $from = fopen(
                 $this->store->near($this->store->has($part->key()) ? $part->key() : $part->earlierKey()),
                 'r',
             ) ?: throw new \RuntimeException('A part is missing.');
             if (false === stream_copy_to_stream($from, $whole)) {
-                throw new \RuntimeException('The disk is full.');
+                throw new DiskFull();
             }
             fclose($from);
         }
@@ -96,6 +105,10 @@ final readonly class Preparing
             $asset->same = $same->id;
 
             return $known;
+        }
+        $twin = $this->asTwin($asset);
+        if (null !== $twin) {
+            return $twin;
         }
         mkdir($scratch->path('made'));
         $moves = null !== ClipKind::of((string) file_get_contents($path, length: 64));
@@ -176,6 +189,31 @@ final readonly class Preparing
     }
 
     /**
+     * As the very same file that somebody of the school brought in lately, for whatever story: of thirty who have a picture from their
+     * teacher the first waits for it, and it lies on the disk once.
+     */
+    private function asTwin(AssetRecord $asset): ?Picture
+    {
+        /** @var AssetRecord|null $twin */
+        $twin = $this->entities->createQueryBuilder()->select('a')->from(AssetRecord::class, 'a')->join('a.owner', 'o')
+            ->where('a.hash = :hash')->andWhere('a.state = :ready')->andWhere('a.same IS NULL')->andWhere('o.school = :school')->andWhere('a.begunAt > :lately')
+            ->setParameter('hash', $asset->hash)->setParameter('ready', AssetState::Ready->value)
+            ->setParameter('school', $asset->owner->school->id, 'uuid')->setParameter('lately', now(self::LATELY))
+            ->orderBy('a.id', 'DESC')->setMaxResults(1)->getQuery()->getOneOrNullResult();
+        if (!$twin?->asset() instanceof Picture) {
+            return null;
+        }
+        [$from, $id] = [(string) $twin->id, (string) $asset->id];
+        foreach (array_combine(AssetFiles::folders($from), AssetFiles::folders($id)) as $its => $own) {
+            $this->store->copyFolder($its, $own);
+        }
+        // It may have gone meanwhile, and some of its files with it.
+        $isThere = false !== $this->entities->getConnection()->fetchOne('SELECT 1 FROM asset WHERE id = ?', [$from]);
+
+        return $isThere ? Picture::read($id, Fields::of(['file' => $asset->file] + $twin->measured)) : null;
+    }
+
+    /**
      * In a process of its own, under limits of time and memory: what is hostile or too much ends that process only.
      *
      * @throws Unreadable
@@ -199,16 +237,21 @@ final readonly class Preparing
     private function voice(AssetRecord $asset, string $path, Scratch $scratch): Asset
     {
         $new = $scratch->path('take.flac');
-        $measured = (new SoundPreparer())->prepare($path, $new);
+        $untouched = $scratch->path('untouched.flac');
+        $measured = (new SoundPreparer())->prepare($path, $new, $untouched);
         SoundReader::original($path, $original = $scratch->path('original'));
         $this->store->once(
             AssetFiles::voice((string) $asset->id, AssetFiles::ORIGINAL),
             static fn(string $to): bool => copy($original, $to),
         );
+        if ($measured->cleaned > 0.0) {
+            $this->store->once(AssetFiles::voice((string) $asset->id, AssetFiles::UNTOUCHED), static fn(string $to): bool => copy($untouched, $to));
+        }
         $this->store->once(AssetFiles::voice((string) $asset->id), static fn(string $to): bool => copy($new, $to));
+        $tenths = \count($measured->peaks);
         $asset->peaks = array_map(
             static fn(array $part): float => max([0.0, ...$part]),
-            array_chunk($measured->peaks, max(1, (int) ceil(\count($measured->peaks) / self::DRAWN))),
+            array_chunk($measured->peaks, $tenths > self::LONG ? self::CLOSELY : max(1, (int) ceil($tenths / self::DRAWN))),
         );
 
         return $measured->voice((string) $asset->id, $asset->file);

@@ -9,7 +9,7 @@ use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
 use Symfony\Component\Security\Core\Authorization\Voter\Voter;
 
 /**
- * Members of the class see its assignment; its students hand in to it; its teacher sees what was handed in.
+ * Members of the class see its assignment; its students hand in to it; who teaches it sees what was handed in; who leads it sets it.
  *
  * @extends Voter<string, Assignment>
  */
@@ -18,6 +18,7 @@ final class AssignmentVoter extends Voter
     public const VIEW = 'view assignment';
     public const HAND_IN = 'hand in';
     public const REVIEW = 'review assignment';
+    public const SET = 'set assignment';
 
     public function __construct(private readonly Members $members) {}
 
@@ -31,9 +32,10 @@ final class AssignmentVoter extends Voter
         $user = $token->getUser();
 
         return $user instanceof User && match ($attribute) {
-            self::VIEW => $subject->classroom->teacher->is($user) || $this->members->belongs($user, $subject->classroom),
-            self::HAND_IN => $this->members->belongs($user, $subject->classroom),
-            self::REVIEW => $subject->classroom->teacher->is($user),
+            self::VIEW => null !== $subject->classroom->part($user) || $this->members->belongs($user, $subject->classroom),
+            self::HAND_IN => null === $subject->putAwayAt && null === $subject->classroom->archivedAt && $this->members->belongs($user, $subject->classroom),
+            self::REVIEW => null !== $subject->classroom->part($user),
+            self::SET => Part::Lead === $subject->classroom->part($user) && null === $subject->classroom->archivedAt,
             default => false,
         };
     }

@@ -12,7 +12,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('rhapsode:demo', 'Loads the sample class into an empty database, or prints its sign-ins')]
+#[AsCommand('rhapsode:demo', 'Loads the sample school into an empty database, or prints its sign-ins')]
 final class DemoCommand extends Command
 {
     public function __construct(private readonly EntityManagerInterface $entities, private readonly DemoLoader $loader)
@@ -37,7 +37,7 @@ final class DemoCommand extends Command
         if ($this->entities->getRepository(User::class)->count() > 0) {
             return self::SUCCESS;
         }
-        $output->writeln('Loading the sample class. Its films are then made in the background, which takes some minutes.');
+        $output->writeln('Loading the sample school. Its films are then made in the background, which takes some minutes.');
         $this->loader->load(static fn(string $title) => $output->writeln('  ' . $title));
 
         return self::SUCCESS;

@@ -7,6 +7,7 @@ namespace Rhapsode\App\Film;
 use Doctrine\ORM\Mapping as ORM;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\Core\Film\FilmState;
+use Rhapsode\Core\Film\PlayProblem;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Studio\Render\Container;
 use Rhapsode\Studio\Render\FilmFormat;
@@ -64,6 +65,10 @@ class FilmRecord
     #[ORM\Column(type: 'bigint', nullable: true)]
     public ?int $bytes = null;
 
+    /** @var list<PlayProblem>|null why it does not play, nothing where it does; null until it was played through */
+    #[ORM\Column(type: 'json', nullable: true, enumType: PlayProblem::class)]
+    public ?array $problems = null;
+
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
         public StoryRecord $story,
@@ -85,6 +90,12 @@ class FilmRecord
     public function story(): Story
     {
         return $this->read ??= Story::fromJson($this->document);
+    }
+
+    /** To its end; null until that was tried. */
+    public function plays(): ?bool
+    {
+        return null === $this->problems ? null : [] === $this->problems;
     }
 
     public function video(): string
@@ -117,6 +128,7 @@ class FilmRecord
             'size' => $this->size,
             'container' => $this->container->value,
             'bytes' => $this->bytes,
+            'problems' => null === $this->problems ? null : array_column($this->problems, 'value'),
             'begunAt' => $this->begunAt->format(\DATE_RFC3339),
         ];
     }

@@ -9,7 +9,7 @@ use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
 use Symfony\Component\Security\Core\Authorization\Voter\Voter;
 
 /**
- * A film is its maker's as long as its story is not deleted; once it is handed in, its maker and the class's teacher may watch it.
+ * A film is its makers' as long as its story is not deleted; once it is handed in, its makers and the class's teacher may watch it.
  *
  * @extends Voter<string, FilmRecord>
  */
@@ -27,6 +27,6 @@ final class FilmVoter extends Voter
     {
         $user = $token->getUser();
 
-        return $user instanceof User && $subject->story->owner->is($user) && null === $subject->story->deletedAt;
+        return $user instanceof User && $subject->story->isMadeBy($user) && null === $subject->story->deletedAt;
     }
 }

@@ -140,6 +140,7 @@ final class FilmWorker
             $film->framesDone = $film->frames;
             $film->state = $film->state->after(FilmAct::Succeed);
         });
+        $this->bus->dispatch(new ReadFilmBack($message->film));
     }
 
     /** When every try has failed, the film's owner is told, and may try again. */

@@ -36,10 +36,14 @@ final readonly class Films
             foreach ($this->entities->getRepository(FilmRecord::class)->findBy(
                 ['story' => $story, 'documentHash' => $film->documentHash, 'size' => $size, 'container' => $container],
             ) as $same) {
-                if (!$same->state->isMadeAgain()) {
+                if (false === $same->plays()) {
+                    $same->state = $same->state->after(FilmAct::Spoil);
+                } elseif (!$same->state->isMadeAgain()) {
                     return [$same, false];
                 }
             }
+            // One that does not play gives its place away first.
+            $this->entities->flush();
             // The order for it is kept together with the film, or neither is.
             $this->entities->persist($film);
             $this->entities->flush();

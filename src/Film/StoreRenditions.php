@@ -47,7 +47,10 @@ final readonly class StoreRenditions implements Renditions
 
     public function sound(Play $play): string
     {
-        return $this->store->near(Bus::Voice === $play->bus ? AssetFiles::voice($play->asset) : AssetFiles::music($play->asset));
+        return $this->store->near(match (true) {
+            Bus::Voice !== $play->bus => AssetFiles::music($play->asset),
+            default => AssetFiles::voice($play->asset, $play->untouched ? AssetFiles::UNTOUCHED : AssetFiles::VOICE),
+        });
     }
 
     public function drawing(string $name, \Closure $draw): string

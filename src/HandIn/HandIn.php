@@ -7,11 +7,20 @@ namespace Rhapsode\App\HandIn;
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
+use Rhapsode\App\Account\Role;
 use Rhapsode\App\Account\User;
 use Rhapsode\App\Classroom\Assignment;
+use Rhapsode\App\Classroom\Part;
 use Rhapsode\App\Film\FilmRecord;
+use Rhapsode\App\HandIn\Peers\PeerAnswer;
+use Rhapsode\App\HandIn\Thanks\Thanks;
 use Rhapsode\App\Story\StoryRecord;
+use Rhapsode\Core\Document\Fields;
+use Rhapsode\Core\HandIn\HandingIn;
 use Rhapsode\Core\HandIn\HandInState;
+use Rhapsode\Core\HandIn\Watching;
+use Rhapsode\Core\Rubric\Marks;
+use Rhapsode\Core\Rubric\Rubric;
 
 use function Symfony\Component\Clock\now;
 
@@ -39,9 +48,29 @@ class HandIn
     #[ORM\Column(type: 'text')]
     public string $answer = '';
 
+    /** @var array<string, int> by criteria of the rubric the levels that it has */
+    #[ORM\Column(type: 'json', options: ['default' => '{}'])]
+    public array $levels = [];
+
+    /** @var array<string, mixed>|null what it was marked by when it was answered; null before, and where there was none */
+    #[ORM\Column(type: 'json', nullable: true)]
+    public ?array $rubric = null;
+
     /** @var Collection<int, Remark> */
     #[ORM\OneToMany(targetEntity: Remark::class, mappedBy: 'handIn'), ORM\OrderBy(['frame' => 'ASC', 'id' => 'ASC'])]
     public Collection $remarks;
+
+    /** @var Collection<int, Guest> */
+    #[ORM\OneToMany(targetEntity: Guest::class, mappedBy: 'handIn')]
+    public Collection $guests;
+
+    /** @var Collection<int, PeerAnswer> of students who watch it by lot */
+    #[ORM\OneToMany(targetEntity: PeerAnswer::class, mappedBy: 'handIn')]
+    public Collection $peers;
+
+    /** @var Collection<int, Thanks> */
+    #[ORM\OneToMany(targetEntity: Thanks::class, mappedBy: 'handIn')]
+    public Collection $thanks;
 
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
@@ -59,6 +88,56 @@ class HandIn
         $this->id = Uuid::v7();
         $this->handedInAt = now();
         $this->remarks = new ArrayCollection();
+        $this->guests = new ArrayCollection();
+        $this->peers = new ArrayCollection();
+        $this->thanks = new ArrayCollection();
+    }
+
+    /** What it is to somebody who teaches its class: null for everybody else, and where it was taken back. */
+    public function part(User $user): ?Part
+    {
+        return HandInState::Withdrawn === $this->state ? null : $this->assignment->classroom->part($user);
+    }
+
+    public function isReadBy(User $user): bool
+    {
+        return null !== $this->part($user) || $this->isMadeBy($user) || $this->isGuest($user) || null !== $this->peer($user);
+    }
+
+    /** Whether whoever is in its class may watch it. */
+    public function isShownToClass(): bool
+    {
+        return Watching::isShown($this->state, $this->assignment->classSees);
+    }
+
+    /** Who handed it in, and who makes the story together with them. */
+    public function isMadeBy(User $user): bool
+    {
+        return $this->student->is($user) || $this->story->isMadeBy($user);
+    }
+
+    public function isGuest(User $user): bool
+    {
+        return HandInState::Withdrawn !== $this->state && Role::Guest === $user->role && $this->guests->exists(static fn(int $_, Guest $guest): bool => $guest->isAsked($user));
+    }
+
+    /** What somebody says of it who watches it by lot; null for everybody else, and where it was taken back. */
+    public function peer(User $user): ?PeerAnswer
+    {
+        return HandInState::Withdrawn === $this->state ? null : $this->peers->findFirst(static fn(int $_, PeerAnswer $one): bool => $one->reviewer->is($user));
+    }
+
+    /** Null where there is no rubric. */
+    public function marks(): ?Marks
+    {
+        $rubric = $this->state->waits() ? $this->assignment->rubric : $this->rubric;
+
+        return null === $rubric ? null : Marks::kept(Rubric::read(Fields::of($rubric)), $this->levels);
+    }
+
+    public function isLate(): bool
+    {
+        return HandingIn::isLate($this->assignment->classroom->school->day($this->handedInAt), $this->assignment->dueOn->format('Y-m-d'));
     }
 
     /** @return array<string, mixed> */
@@ -68,10 +147,11 @@ class HandIn
             'id' => (string) $this->id,
             'number' => $this->number,
             'state' => $this->state->value,
+            'isLate' => $this->isLate(),
             'handedInAt' => $this->handedInAt->format(\DATE_RFC3339),
             'answeredAt' => $this->answeredAt?->format(\DATE_RFC3339),
             'answer' => $this->answer,
-            'student' => $this->student->firstName,
+            'makers' => array_map(static fn(User $one): string => $one->firstName, $this->story->makers()),
             'title' => $this->film->title,
             'film' => (string) $this->film->id,
             'seconds' => $this->film->seconds,

@@ -6,19 +6,21 @@ namespace Rhapsode\App\HandIn;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\User;
+use Rhapsode\App\Classroom\Members;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\Film\FilmVoter;
 use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
 use Symfony\Component\Security\Core\Authorization\Voter\Voter;
 
 /**
- * A film that was handed in is watched by who handed it in, whatever becomes of its story, and by who answers it.
+ * A film that was handed in is watched by who handed it in, whatever becomes of its story, by who answers it and by its guests;
+ * and by its class, where that is let.
  *
  * @extends Voter<string, FilmRecord>
  */
 final class HandedInFilmVoter extends Voter
 {
-    public function __construct(private readonly EntityManagerInterface $entities) {}
+    public function __construct(private readonly EntityManagerInterface $entities, private readonly Members $members) {}
 
     protected function supports(string $attribute, mixed $subject): bool
     {
@@ -29,7 +31,7 @@ final class HandedInFilmVoter extends Voter
     {
         $user = $token->getUser();
         foreach ($this->entities->getRepository(HandIn::class)->findBy(['film' => $subject]) as $handIn) {
-            if ($user instanceof User && ($handIn->student->is($user) || $handIn->assignment->classroom->teacher->is($user))) {
+            if ($user instanceof User && ($handIn->isReadBy($user) || ($handIn->isShownToClass() && $this->members->belongs($user, $handIn->assignment->classroom)))) {
                 return true;
             }
         }

@@ -16,7 +16,7 @@ final class Refusals
         $code = 'hand-in.' . $refusal->value;
 
         return match ($refusal) {
-            HandInRefusal::NoAnswer, HandInRefusal::ReturnedWithoutAWord => new Malformed($code),
+            HandInRefusal::NoAnswer, HandInRefusal::ReturnedWithoutAWord, HandInRefusal::NothingSaid, HandInRefusal::SpokenTooLong => new Malformed($code),
             default => new Refused($code),
         };
     }

@@ -36,6 +36,7 @@ final readonly class ProblemListener
             $denied => self::notFound(),
             $error instanceof Refused => new Problem(409, $error->said),
             $error instanceof Malformed, $error instanceof Unreadable => new Problem(422, $error->said),
+            $error instanceof DiskFull => new Problem(507, 'problem.disk-full'),
             $error instanceof Stale => new Problem(412, 'problem.stale', ['revision' => $error->revision]),
             $error->getPrevious() instanceof ValidationFailedException => new Problem(
                 422,

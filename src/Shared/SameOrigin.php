@@ -16,11 +16,13 @@ use Symfony\Component\HttpKernel\Event\RequestEvent;
 final class SameOrigin
 {
     public const HEADER = 'X-Rhapsode';
+    /** Of a route that is meant for other sites' pages: what they send proves itself in another way. */
+    public const FROM_ELSEWHERE = '_from_elsewhere';
 
     public function __invoke(RequestEvent $event): void
     {
         $request = $event->getRequest();
-        if ($request->isMethodSafe() || !$event->isMainRequest()) {
+        if ($request->isMethodSafe() || !$event->isMainRequest() || true === $request->attributes->get(self::FROM_ELSEWHERE)) {
             return;
         }
         $origin = $request->headers->get('Origin');

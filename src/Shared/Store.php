@@ -64,9 +64,9 @@ final readonly class Store
             $far = $this->far;
             $this->whole($path, static function (string $new) use ($far, $key): void {
                 $from = $far->readStream($key);
-                $to = fopen($new, 'w') ?: throw new \RuntimeException('The disk is full.');
+                $to = fopen($new, 'w') ?: throw new DiskFull();
                 if (false === stream_copy_to_stream($from, $to) || !fclose($to)) {
-                    throw new \RuntimeException('The disk is full.');
+                    throw new DiskFull();
                 }
             });
         }
@@ -97,10 +97,10 @@ final readonly class Store
     public function write(string $key, string $bytes): void
     {
         $this->whole($this->path($key), static function (string $new) use ($bytes): void {
-            $file = fopen($new, 'w');
+            $file = @fopen($new, 'w');
             // On the disk for certain before it is acknowledged.
-            if (false === $file || \strlen($bytes) !== fwrite($file, $bytes) || !fflush($file) || !fsync($file)) {
-                throw new \RuntimeException('The disk is full.');
+            if (false === $file || \strlen($bytes) !== @fwrite($file, $bytes) || !@fflush($file) || !fsync($file)) {
+                throw new DiskFull();
             }
             fclose($file);
         });
@@ -139,7 +139,7 @@ final readonly class Store
         foreach (Finder::create()->in("{$this->storeFolder}/{$from}")->files()->notName('*.part') as $file) {
             $this->whole($this->path("{$to}/{$file->getRelativePathname()}"), static function (string $new) use ($file): void {
                 if (!@link($file->getPathname(), $new) && !copy($file->getPathname(), $new)) {
-                    throw new \RuntimeException('The disk is full.');
+                    throw new DiskFull();
                 }
             });
         }
@@ -195,7 +195,7 @@ final readonly class Store
         try {
             $make($new);
             if (!rename($new, $path)) {
-                throw new \RuntimeException('The disk is full.');
+                throw new DiskFull();
             }
         } finally {
             @unlink($new);

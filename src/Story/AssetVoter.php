@@ -10,7 +10,7 @@ use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
 use Symfony\Component\Security\Core\Authorization\Voter\Voter;
 
 /**
- * What comes into a story belongs to the story's owner, as long as the story is not deleted.
+ * What comes into a story is theirs who make it, as long as the story is not deleted.
  *
  * @extends Voter<string, AssetRecord>
  */
@@ -27,6 +27,8 @@ final class AssetVoter extends Voter
     {
         $user = $token->getUser();
 
-        return $user instanceof User && $subject->owner->is($user) && null === ($this->stories->find($subject->place)->deletedAt ?? null);
+        $story = $this->stories->find($subject->place);
+
+        return $user instanceof User && (null === $story ? $subject->owner->is($user) : $story->isMadeBy($user) && null === $story->deletedAt);
     }
 }

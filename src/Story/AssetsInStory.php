@@ -21,6 +21,8 @@ use Rhapsode\Core\Edit\Edit;
 use Rhapsode\Core\Edit\PutBeside;
 use Rhapsode\Core\Edit\SetCaptions;
 use Rhapsode\Core\Edit\SetPicture;
+use Rhapsode\Core\Pointing\Stroke;
+use Rhapsode\Core\Sound\RecorderClock;
 use Rhapsode\Core\Sound\Steps;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Studio\Captions\CaptionFile;
@@ -37,10 +39,13 @@ final readonly class AssetsInStory
     /** @throws Refused|Unreadable */
     public function __invoke(AssetPrepared $event): void
     {
+        if ($event->isPlaced) {
+            return;
+        }
         $record = $this->stories->find($event->record->place) ?? throw new Refused('edit.story-gone');
         $edit = $this->edit($event, $record->story());
         if (null !== $edit) {
-            $this->stories->edit($record, [$edit], null, $record->owner);
+            $this->stories->edit($record, [$edit], null, $event->record->owner);
         }
     }
 
@@ -48,7 +53,7 @@ final readonly class AssetsInStory
     private function edit(AssetPrepared $event, Story $story): ?Edit
     {
         $asset = $event->record;
-        $made = $event->made;
+        $made = $event->made instanceof Voice ? self::pointedAt($event->made, $asset) : $event->made;
         // A frame that is taken once more is meant for another slide.
         if (!\is_string($made) && isset($story->assets[$made->id]) && null === $asset->taken) {
             // Meant for a slide that is there, it is shown on that, and no second one.
@@ -65,7 +70,7 @@ final readonly class AssetsInStory
 
         return match (true) {
             $made instanceof Picture => $this->picture($asset, $made, $story),
-            $made instanceof Voice && null !== $asset->steps => new AddRunThrough($made, Steps::read(Fields::of(['steps' => $asset->steps]))),
+            $made instanceof Voice && null !== $asset->steps => self::runThrough($made, $asset),
             $made instanceof Voice => new AddVoice(
                 $made,
                 $asset->slide,
@@ -75,6 +80,24 @@ final readonly class AssetsInStory
             \is_string($made) => self::captions($made, $story),
             default => throw new Refused('edit.no-place'),
         };
+    }
+
+    private static function pointedAt(Voice $voice, AssetRecord $asset): Voice
+    {
+        $share = RecorderClock::share($asset->recorded, $voice->samples);
+        $strokes = array_map(
+            static fn(Fields $told): Stroke => Stroke::read($told)->paced($share),
+            Fields::of(['pointing' => $asset->pointing])->objects('pointing'),
+        );
+
+        return $voice->withTake($voice->take->with(pointing: $strokes));
+    }
+
+    private static function runThrough(Voice $voice, AssetRecord $asset): AddRunThrough
+    {
+        $steps = Steps::read(Fields::of(['steps' => $asset->steps]));
+
+        return new AddRunThrough($voice, $steps->paced(RecorderClock::share($asset->recorded, $voice->samples)));
     }
 
     /** The same file as one whose slide was undone comes back as that one. */

@@ -12,6 +12,7 @@ use Rhapsode\App\Asset\AssetRecord;
 use Rhapsode\App\Shared\Stale;
 use Rhapsode\Core\Asset\Asset;
 use Rhapsode\Core\Asset\AssetKind;
+use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\PasteSlides;
@@ -51,7 +52,8 @@ final readonly class Pasting
             $assets = $into->id->equals($from->id) ? [] : $this->brought($from, $slides, $into->id);
             $renamed = array_map(static fn(Asset $asset): string => $asset->id, $assets);
             $copied = array_map(static fn(Slide $slide, string $id): Slide => $slide->copied($id, $renamed), $slides, $ids);
-            $this->stories->edit($into, [new PasteSlides($copied, $after, array_values($assets))], $revision, $author);
+            $along = array_map(static fn(Asset $asset): Asset => $asset instanceof Voice ? $asset->amongRenamed($renamed) : $asset, array_values($assets));
+            $this->stories->edit($into, [new PasteSlides($copied, $after, $along)], $revision, $author);
         });
     }
 

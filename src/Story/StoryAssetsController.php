@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\App\Story;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Rhapsode\App\Account\User;
 use Rhapsode\App\Asset\AssetFiles;
 use Rhapsode\App\Asset\AssetRecord;
 use Rhapsode\App\Asset\Assets;
@@ -28,6 +29,7 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Routing\Requirement\Requirement;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
 /** What is on its way into a story, and what was made of what it has. */
@@ -46,13 +48,13 @@ final readonly class StoryAssetsController
     ) {}
 
     #[Route('', name: 'begin_asset', methods: ['POST'])]
-    public function begin(#[MapEntity] StoryRecord $story, #[MapRequestPayload(acceptFormat: 'json')] NewAsset $new): JsonResponse
+    public function begin(#[MapEntity] StoryRecord $story, #[MapRequestPayload(acceptFormat: 'json')] NewAsset $new, #[CurrentUser] User $user): JsonResponse
     {
         if ($new->bytes > $new->kind->mostBytes()) {
             return new Problem(413, $new->kind->tooLarge());
         }
         $asset = $this->assets->begin(
-            $story->owner,
+            $user,
             $story->id,
             $new->kind,
             $new->file,
@@ -95,7 +97,7 @@ final readonly class StoryAssetsController
         methods: ['GET'],
         requirements: [
             'asset' => Requirement::UUID,
-            'name' => 'clip\.mp4|strip\.jpg|cutout\.png|(full|thumb|whole(-thumb)?(-g[0-9a-f]{6})?)(-(t(90|180|270)|r[0-9a-f]{16}))?\.jpg|voice\.flac|music\.ogg',
+            'name' => 'clip\.mp4|strip\.jpg|cutout\.png|(full|thumb|whole(-thumb)?(-g[0-9a-f]{6})?)(-(t(90|180|270)|r[0-9a-f]{16}))?\.jpg|voice\.flac|untouched\.flac|music\.ogg',
         ],
     )]
     public function file(#[MapEntity] StoryRecord $story, string $asset, string $name): Response
@@ -103,6 +105,10 @@ final readonly class StoryAssetsController
         $document = $story->story();
         [$key, $type] = match (true) {
             'voice.flac' === $name => [null === $document->voice($asset) ? null : AssetFiles::voice($asset), 'audio/flac'],
+            'untouched.flac' === $name => [
+                ($document->voice($asset)->cleaned ?? 0.0) > 0.0 ? AssetFiles::voice($asset, AssetFiles::UNTOUCHED) : null,
+                'audio/flac',
+            ],
             'clip.mp4' === $name => [self::clip($document, $asset, PreparedClip::LIGHT), 'video/mp4'],
             'strip.jpg' === $name => [self::clip($document, $asset, PreparedClip::STRIP), 'image/jpeg'],
             'cutout.png' === $name => [
@@ -137,6 +143,8 @@ final readonly class StoryAssetsController
         string $asset,
         #[MapRequestPayload(acceptFormat: 'json')]
         NewFrame $new,
+        #[CurrentUser]
+        User $user,
     ): JsonResponse {
         $clip = $story->story()->picture($asset);
         if (null === $clip?->clip) {
@@ -146,7 +154,7 @@ final readonly class StoryAssetsController
             throw new Refused('clip.no-such-frame');
         }
         $file = \sprintf('%s %04d.png', pathinfo($clip->file, \PATHINFO_FILENAME), $new->frame);
-        $made = $this->assets->take($story->owner, $story->id, $asset, $new->frame, $file, $new->slide, $new->after);
+        $made = $this->assets->take($user, $story->id, $asset, $new->frame, $file, $new->slide, $new->after);
 
         return new JsonResponse($made->toArray() + ['parts' => []], 201);
     }

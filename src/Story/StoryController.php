@@ -16,8 +16,6 @@ use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Edit\EditReader;
 use Rhapsode\Core\Story\Slide;
-use Rhapsode\Core\Story\Story;
-use Rhapsode\Core\Story\StyleName;
 use Symfony\Bridge\Doctrine\Attribute\MapEntity;
 
 use function Symfony\Component\Clock\now;
@@ -48,6 +46,7 @@ final readonly class StoryController
         #[CurrentUser]
         User $user,
         AuthorizationCheckerInterface $access,
+        Beginning $beginning,
     ): JsonResponse {
         $assignment = null;
         if (null !== $new->assignment) {
@@ -56,12 +55,22 @@ final readonly class StoryController
                 throw new AccessDeniedException();
             }
         }
-        $story = Story::begin($new->title, (string) Uuid::v7(), $assignment->style ?? StyleName::Thread);
-        $record = new StoryRecord($user, $story, $assignment);
-        $this->entities->persist($record);
-        $this->entities->flush();
+        return new JsonResponse($this->view->of($beginning->of($user, $new->title, $assignment), $user), 201);
+    }
 
-        return new JsonResponse($this->view->of($record, $user), 201);
+    /** With its voices, or without them: to be told again by somebody else, or in another language. */
+    #[Route('/{id}/copies', name: 'copy_story', methods: ['POST'], requirements: ['id' => Requirement::UUID])]
+    #[IsGranted(StoryVoter::OWN, 'story')]
+    public function copy(
+        #[MapEntity]
+        StoryRecord $story,
+        #[MapRequestPayload(acceptFormat: 'json')]
+        NewCopy $new,
+        #[CurrentUser]
+        User $user,
+        StoryCopies $copies,
+    ): JsonResponse {
+        return new JsonResponse($this->view->of($copies->copy($story, $new->title, $new->voices, $user), $user), 201);
     }
 
     #[Route('/{id}', name: 'story', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
@@ -71,8 +80,16 @@ final readonly class StoryController
         return new JsonResponse($this->view->of($story, $user));
     }
 
-    #[Route('/{id}', name: 'delete_story', methods: ['DELETE'], requirements: ['id' => Requirement::UUID])]
+    /** Which it is now: whoever makes it together asks whether another has changed it. */
+    #[Route('/{id}/revision', name: 'story_revision', methods: ['GET'], requirements: ['id' => Requirement::UUID])]
     #[IsGranted(StoryVoter::OWN, 'story')]
+    public function revision(#[MapEntity] StoryRecord $story): JsonResponse
+    {
+        return new JsonResponse(['revision' => $story->revision, 'makers' => \count($story->makers())]);
+    }
+
+    #[Route('/{id}', name: 'delete_story', methods: ['DELETE'], requirements: ['id' => Requirement::UUID])]
+    #[IsGranted(StoryVoter::DROP, 'story')]
     public function delete(#[MapEntity] StoryRecord $story): Response
     {
         $story->deletedAt = now();

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rhapsode\App\Story;
 
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
 use Rhapsode\App\Account\User;
 use Rhapsode\App\Classroom\Assignment;
@@ -55,6 +57,10 @@ class StoryRecord
     #[ORM\Column(type: 'datetime_immutable', nullable: true)]
     public ?\DateTimeImmutable $deletedAt = null;
 
+    /** @var Collection<int, User> who makes it together with its owner */
+    #[ORM\ManyToMany(targetEntity: User::class), ORM\JoinTable(name: 'story_maker'), ORM\OrderBy(['firstName' => 'ASC'])]
+    public Collection $others;
+
     public function __construct(
         #[ORM\ManyToOne, ORM\JoinColumn(nullable: false)]
         public User $owner,
@@ -63,8 +69,41 @@ class StoryRecord
         public ?Assignment $assignment = null,
     ) {
         $this->id = Uuid::v7();
+        $this->others = new ArrayCollection();
         $this->begunAt = now();
         $this->write($story);
+    }
+
+    /** @return non-empty-list<User> whoever has begun it first */
+    public function makers(): array
+    {
+        return [$this->owner, ...$this->others->getValues()];
+    }
+
+    public function isMadeBy(User $user): bool
+    {
+        return $this->owner->is($user) || $this->others->exists(static fn(int $_, User $one): bool => $one->is($user));
+    }
+
+    public function join(User $user): void
+    {
+        if (!$this->isMadeBy($user)) {
+            $this->others->add($user);
+        }
+    }
+
+    /** Where whoever has begun it leaves, it is the next one's. Who makes it alone stays. */
+    public function leave(User $user): void
+    {
+        $next = $this->others->first();
+        if ($this->owner->is($user) && false !== $next) {
+            $this->owner = $user = $next;
+        }
+        foreach ($this->others as $key => $one) {
+            if ($one->is($user)) {
+                $this->others->remove($key);
+            }
+        }
     }
 
     public function story(): Story

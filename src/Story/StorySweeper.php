@@ -37,10 +37,11 @@ final readonly class StorySweeper
         $old = $this->entities->createQuery('SELECT s FROM ' . StoryRecord::class . ' s WHERE s.deletedAt < :before ORDER BY s.deletedAt')
             ->setParameter('before', now(self::HAD_BACK_FOR))->setMaxResults(self::AT_ONCE)->getResult();
 
-        return \count(array_filter($old, $this->one(...)));
+        return \count(array_filter($old, $this->remove(...)));
     }
 
-    private function one(StoryRecord $story): bool
+    /** Whether it went: what is not deleted stays, and what somebody else needs still. */
+    public function remove(StoryRecord $story): bool
     {
         $going = new StoryGoing($story);
         $this->entities->wrapInTransaction(function () use ($story, $going): void {

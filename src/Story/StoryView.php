@@ -19,6 +19,8 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 /** A story as its owner's page gets it: the document, the plan, what Proof finds, and what hangs on it. */
 final readonly class StoryView
 {
+    private const DRAWN = 240;
+
     /** @param iterable<ViewPart> $parts */
     public function __construct(
         private EntityManagerInterface $entities,
@@ -26,6 +28,7 @@ final readonly class StoryView
         private Stories $stories,
         private Drawings $drawings,
         private SharedMemory $known,
+        private WhoSaid $whoSaid,
         #[AutowireIterator(ViewPart::class)]
         private iterable $parts,
     ) {}
@@ -58,6 +61,8 @@ final readonly class StoryView
                 'canUndo',
                 'canRedo',
                 'assignment',
+                'makers',
+                'saidBy',
                 ...array_map(static fn(ViewPart $part): string => $part->name(), [...$this->parts]),
             ],
         );
@@ -77,7 +82,7 @@ final readonly class StoryView
         ));
         $waveforms = [];
         foreach ($this->entities->getRepository(AssetRecord::class)->findBy(['id' => array_values($chosen)]) as $take) {
-            $waveforms[(string) $take->id] = $take->peaks;
+            $waveforms[(string) $take->id] = self::drawn($take->peaks);
         }
 
         $view = [
@@ -89,6 +94,8 @@ final readonly class StoryView
             'praise' => Praise::of($story, $findings, $record->assignment?->wanted()),
             'proof' => array_map(static fn(Finding $f): array => $f->toArray(), $findings),
             'waveforms' => [] === $waveforms ? new \stdClass() : $waveforms,
+            'makers' => array_map(static fn(User $one): string => $one->firstName, $record->makers()),
+            'saidBy' => (object) $this->whoSaid->of($record, $story),
             ...$this->stories->canStep($record, $reader),
             'assignment' => $record->assignment?->toArray(),
         ];
@@ -99,6 +106,18 @@ final readonly class StoryView
         $this->known->set(self::key($record, $record->revision), $known);
 
         return [$view, $known];
+    }
+
+    /**
+     * @param list<float> $peaks
+     *
+     * @return list<float> not more than a row can show
+     */
+    private static function drawn(array $peaks): array
+    {
+        $each = intdiv(\count($peaks) - 1, self::DRAWN) + 1;
+
+        return $each <= 1 ? $peaks : array_map(static fn(array $part): float => max([0.0, ...$part]), array_chunk($peaks, $each));
     }
 
     private static function key(StoryRecord $record, int $revision): string

@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Cli;
 
 use Rhapsode\Core\Plan\Plan;
+use Rhapsode\Core\Sound\Dealt;
 use Rhapsode\Core\Sound\SplitPoint;
 use Rhapsode\Core\Sound\Splitter;
 use Rhapsode\Core\Story\Slide;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Timing\Rate;
-use Rhapsode\Core\Words\Unit;
-use Rhapsode\Core\Words\Units;
 use Rhapsode\Studio\Folder\FolderRenditions;
 use Rhapsode\Studio\Tool\Tool;
 use Rhapsode\Studio\Tool\Unreadable;
@@ -50,7 +49,7 @@ final class SplitCommand extends FolderCommand
             $seconds($measured->from),
             $seconds($measured->to),
             array_map(static fn(array $pause): array => [$seconds($pause[0]), $seconds($pause[1])], $measured->pauses),
-            self::weights($slides, $story->language),
+            Dealt::weights($slides, $story->language),
         );
         if (null === $points) {
             throw new Unreadable('cli.too-few-pauses', ['pauses' => \count($measured->pauses), 'slides' => \count($slides)]);
@@ -83,24 +82,5 @@ final class SplitCommand extends FolderCommand
         );
 
         return self::SUCCESS;
-    }
-
-    /**
-     * @param list<Slide> $slides
-     *
-     * @return list<float> by their scripts; the mean of the others for one without, and all the same for none
-     */
-    private static function weights(array $slides, string $language): array
-    {
-        $weights = array_map(
-            static fn(Slide $slide): float => array_sum(
-                array_map(static fn(Unit $unit): float => $unit->weight, Units::of($slide->script, $language)),
-            ),
-            $slides,
-        );
-        $known = array_filter($weights);
-        $mean = [] === $known ? 1.0 : array_sum($known) / \count($known);
-
-        return array_map(static fn(float $weight): float => 0.0 === $weight ? $mean : $weight, $weights);
     }
 }

@@ -33,7 +33,7 @@ use Symfony\Component\Filesystem\Filesystem;
 final class FolderRenditions implements Renditions
 {
     /** Raised when preparing gives other results. */
-    private const VERSION = '2';
+    private const VERSION = '3';
 
     private readonly Filesystem $files;
 
@@ -99,11 +99,11 @@ final class FolderRenditions implements Renditions
         if (!is_file($folder . '/measured.json')) {
             $measured = $this->made(
                 $folder,
-                static fn(string $new): MeasuredSound => (new SoundPreparer())->prepare($path, $new . '/take.flac'),
+                static fn(string $new): MeasuredSound => (new SoundPreparer())->prepare($path, $new . '/take.flac', $new . '/untouched.flac'),
             );
             file_put_contents($folder . '/measured.json', json_encode($measured, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
         }
-        /** @var array{samples: int, from: int, to: int, loudness: float|null, peak: float, noise: float|null, clipped: bool, pauses: list<array{int, int}>, peaks: list<float>, cleaned: float, repeats?: list<array{int, int}>} $m as written above */
+        /** @var array{samples: int, from: int, to: int, loudness: float|null, peak: float, noise: float|null, clipped: bool, pauses: list<array{int, int}>, peaks: list<float>, cleaned: float, repeats?: list<array{int, int}>, breaths?: list<array{int, int}>, clicks?: list<array{int, int}>} $m as written above */
         $m = json_decode((string) file_get_contents($folder . '/measured.json'), true, 8, \JSON_THROW_ON_ERROR);
 
         return new MeasuredSound(
@@ -118,6 +118,8 @@ final class FolderRenditions implements Renditions
             $m['peaks'],
             $m['cleaned'],
             $m['repeats'] ?? [],
+            $m['breaths'] ?? [],
+            $m['clicks'] ?? [],
         );
     }
 
@@ -188,7 +190,11 @@ final class FolderRenditions implements Renditions
 
     public function sound(Play $play): string
     {
-        return Bus::Voice === $play->bus ? $this->voice($play->asset) : $this->known['music:' . $play->asset] . '/' . MeasuredMusic::FULL;
+        return match (true) {
+            Bus::Voice !== $play->bus => $this->known['music:' . $play->asset] . '/' . MeasuredMusic::FULL,
+            $play->untouched => $this->known['take:' . $play->asset] . '/untouched.flac',
+            default => $this->voice($play->asset),
+        };
     }
 
     /** A take as it was prepared. */

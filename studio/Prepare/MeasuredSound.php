@@ -18,6 +18,8 @@ final readonly class MeasuredSound
      * @param list<array{int, int}> $pauses
      * @param list<float>           $peaks
      * @param list<array{int, int}> $repeats
+     * @param list<array{int, int}> $breaths
+     * @param list<array{int, int}> $clicks
      */
     public function __construct(
         public int $samples,
@@ -31,6 +33,8 @@ final readonly class MeasuredSound
         public array $peaks,
         public float $cleaned = 0.0,
         public array $repeats = [],
+        public array $breaths = [],
+        public array $clicks = [],
     ) {}
 
     public function voice(string $id, string $file): Voice
@@ -47,6 +51,9 @@ final readonly class MeasuredSound
             $this->clipped,
             $this->pauses,
             repeats: $this->repeats,
+            cleaned: $this->cleaned,
+            breaths: $this->breaths,
+            clicks: $this->clicks,
         );
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Rhapsode\Studio\Prepare;
 
+use Rhapsode\Core\Asset\Voice;
 use Rhapsode\Core\Sound\Cleaning;
+use Rhapsode\Core\Sound\Clicks;
 use Rhapsode\Core\Sound\Pauses;
 use Rhapsode\Core\Sound\Trim;
 use Rhapsode\Core\Sound\VoiceActivity;
@@ -24,8 +26,12 @@ final class SoundPreparer
     /** Seconds of a recording in which it is looked for what was begun again: it takes a fiftieth of them. */
     private const LISTENED = 900;
 
-    /** @throws Unreadable */
-    public function prepare(string $path, string $flac): MeasuredSound
+    /**
+     * @param string|null $untouched where it is kept with the noise that is lowered in it, if any is
+     *
+     * @throws Unreadable
+     */
+    public function prepare(string $path, string $flac, ?string $untouched = null): MeasuredSound
     {
         $kind = SoundReader::kind($path);
         $samples = SoundReader::toFlac($path, $kind, $flac, 'mono');
@@ -37,9 +43,15 @@ final class SoundPreparer
             $pauses = Pauses::of($rms, ...$voice);
             $cleaning = Cleaning::of($rms, $samples, $voice, $pauses);
             if (null !== $cleaning) {
+                if (null !== $untouched && !copy($flac, $untouched)) {
+                    throw ToolFailed::notWritten($untouched);
+                }
                 self::clean($flac, $cleaning, $samples);
                 [$rms, $peaks] = SoundReader::levels($flac);
             }
+            $breaths = BreathFinder::of($flac, $rms);
+            $clicks = Clicks::of($peaks, $pauses);
+            $pauses = self::within(Pauses::over($pauses, [...$breaths, ...$clicks]), $voice);
             $repeats = $samples > self::LISTENED * Rate::SAMPLES ? [] : RepeatFinder::of($flac, $pauses, $voice[0]);
             [$loudness, , $peak] = SoundReader::loudness($flac, "atrim=start_sample={$voice[0]}:end_sample={$voice[1]},asetpts=N/SR/TB,");
         } catch (ToolFailed $problem) {
@@ -58,7 +70,24 @@ final class SoundPreparer
             self::drawn($peaks),
             $cleaning->decibels ?? 0.0,
             $repeats,
+            $breaths,
+            $clicks,
         );
+    }
+
+    /**
+     * Pauses of a voice lie within it.
+     *
+     * @param list<array{int, int}> $pauses
+     * @param array{int, int}       $voice
+     *
+     * @return list<array{int, int}>
+     */
+    private static function within(array $pauses, array $voice): array
+    {
+        $cut = array_map(static fn(array $pause): array => [max($pause[0], $voice[0]), min($pause[1], $voice[1])], $pauses);
+
+        return array_values(array_filter($cut, static fn(array $pause): bool => $pause[1] - $pause[0] >= Voice::SHORTEST_PAUSE));
     }
 
     /**

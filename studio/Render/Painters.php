@@ -63,6 +63,7 @@ final class Painters
             PlannedKind::Words => new WordsPainter($this->renditions, $this->format),
             PlannedKind::Roll => new RollPainter($this->renditions, $this->format),
             PlannedKind::Pointer => new PointerPainter($this->renditions, $this->format),
+            PlannedKind::Pointing => new PointingPainter($this->renditions, $this->shape, $this->format),
             PlannedKind::Icon => new IconPainter($this->renditions, $this->format),
             PlannedKind::Drift => new DriftPainter($this->renditions, $this->format),
             PlannedKind::Mat => new MatPainter($this->renditions, $this->format),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Studio\Render;
 
 use Rhapsode\Core\Layer\Envelope;
+use Rhapsode\Core\Layer\Pointing\PlannedPointing;
 use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Core\Timing\Rate;
 use Rhapsode\Studio\Tool\Scratch;
@@ -128,6 +129,103 @@ final class ScenePainting
             "format=rgba,{$cut}," . Overlay::CONVERT,
             $this->graph->input(['-framerate', (string) Rate::FPS, '-f', 'png_pipe', '-i', Tool::file($png)]),
         ));
+    }
+
+    /**
+     * Lays a drawing over what is there that is moved about, so that its middle is where the pointer is.
+     *
+     * @param int $across its width, and its height
+     */
+    public function point(string $png, int $across, int $down, PlannedPointing $layer): void
+    {
+        $end = $this->start + $this->frames;
+        if ($layer->goes <= $this->start || $layer->comes >= $end) {
+            return;
+        }
+        [$width, $height] = [$this->format->width, $this->format->height];
+        [[$comes, $seen], [$goes, $gone]] = self::fades($layer->opacity());
+        // A fade that has begun before the segment is begun with it, and what was of it is left out.
+        $early = 0;
+        foreach ([[$comes, $seen], [$goes, $gone]] as [$from, $to]) {
+            $early = max($early, $from < $this->start && $to > $this->start ? $this->start - $from : 0);
+        }
+        $first = $this->start - $early;
+        $places = array_map(function (int $frame) use ($layer, $width, $height): array {
+            $at = $layer->at($frame, $this->scene->progress($this->scene->start + $frame));
+
+            return [(int) round($at->x * $width), (int) round($at->y * $height)];
+        }, range($first, $end - 1));
+        [$xs, $ys] = [array_column($places, 0), array_column($places, 1)];
+        // Only as much of the film as it comes to.
+        [$left, $top] = [max(0, min($xs) - intdiv($across, 2)) & ~1, max(0, min($ys) - intdiv($down, 2)) & ~1];
+        $wide = min($width, max($xs) + intdiv($across, 2) + 2 & ~1) - $left;
+        $high = min($height, max($ys) + intdiv($down, 2) + 2 & ~1) - $top;
+        if ($wide <= 0 || $high <= 0) {
+            return;
+        }
+        // With air around it, of which that is cut out which is seen.
+        $airX = max(0, max($xs) - $left - intdiv($across, 2), $wide - intdiv($across, 2) + $left - min($xs));
+        $airY = max(0, max($ys) - $top - intdiv($down, 2), $high - intdiv($down, 2) + $top - min($ys));
+        $cut = \sprintf(
+            "pad=iw+2*%1\$d:ih+2*%2\$d:%1\$d:%2\$d:black@0,tpad=stop_mode=clone:stop=%3\$d,crop=%4\$d:%5\$d:'%6\$d-(%7\$s)':'%8\$d-(%9\$s)'",
+            $airX,
+            $airY,
+            \count($places) - 1,
+            $wide,
+            $high,
+            $airX + intdiv($across, 2) + $left,
+            self::places($xs),
+            $airY + intdiv($down, 2) + $top,
+            self::places($ys),
+        );
+        $fade = static fn(string $way, int $from, int $to): string => $from < $end && $to > $first
+            ? \sprintf(',fade=t=%s:s=%d:n=%d:alpha=1', $way, $from - $first, max(1, $to - $from)) : '';
+        $this->painted = $this->graph->filter("overlay=x={$left}:y={$top}:format=yuv420:eof_action=repeat", $this->all(), $this->graph->filter(
+            "format=rgba,{$cut}" . $fade('in', $comes, $seen) . $fade('out', $goes, $gone)
+                . (0 === $early ? ',' : ",trim=start_frame={$early},setpts=PTS-STARTPTS,") . Overlay::CONVERT,
+            $this->graph->input(['-framerate', (string) Rate::FPS, '-f', 'png_pipe', '-i', Tool::file($png)]),
+        ));
+    }
+
+    /** @return array{array{int, int}, array{int, int}} the frames between which something comes, and goes */
+    private static function fades(Envelope $opacity): array
+    {
+        $at = array_column($opacity->points, 0);
+
+        return [[$at[0], $at[1]], [$at[2], $at[3]]];
+    }
+
+    /**
+     * Whole pixels at each frame, as a filter computes them: what is added at each frame at which it moves.
+     *
+     * @param list<int> $places
+     */
+    private static function places(array $places): string
+    {
+        $said = [(string) $places[0]];
+        foreach ($places as $n => $place) {
+            $by = $n > 0 ? $place - $places[$n - 1] : 0;
+            if (0 !== $by) {
+                $said[] = \sprintf('%d*gte(round(t*%d)\,%d)', $by, Rate::FPS, $n);
+            }
+        }
+
+        return self::sum($said);
+    }
+
+    /**
+     * In halves of halves: of some hundred in one row a filter sees no end.
+     *
+     * @param non-empty-list<string> $terms
+     */
+    private static function sum(array $terms): string
+    {
+        $half = intdiv(\count($terms), 2);
+
+        $first = \array_slice($terms, 0, $half);
+        $second = \array_slice($terms, $half);
+
+        return [] === $first || [] === $second ? $terms[0] : '(' . self::sum($first) . '+' . self::sum($second) . ')';
     }
 
     /** An envelope as a filter computes it. @param string $frame how it counts the frames of the scene */

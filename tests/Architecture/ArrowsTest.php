@@ -19,7 +19,9 @@ final class ArrowsTest
         ['Film', 'Memo', 'Message', 'Timing'],
         ['Document'],
         ['Geometry'],
-        ['Asset', 'HandIn'],
+        ['Pointing'],
+        ['Asset', 'Classroom', 'HandIn', 'Rubric'],
+        ['Lti'],
         ['Framing', 'Picture'],
         ['Words'],
         ['Layer'],
@@ -32,7 +34,7 @@ final class ArrowsTest
         ['Proof'],
     ];
     private const STUDIO = [['Icon', 'Messages', 'Tool'], ['Captions', 'Prepare', 'Words'], ['Render'], ['Folder', 'Mux', 'Sheet'], ['Cli']];
-    private const APPLICATION = [['Shared'], ['Account'], ['Classroom'], ['Asset'], ['Story'], ['Film'], ['HandIn'], ['Demo', 'Desk']];
+    private const APPLICATION = [['Shared'], ['Account'], ['Classroom'], ['Asset'], ['Story'], ['Film'], ['HandIn'], ['Demo', 'Desk', 'Forgetting', 'Lti', 'TakeHome']];
 
     public function testCoreKnowsNobody(): Rule
     {

@@ -6,6 +6,7 @@ namespace Rhapsode\Tests\App;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Rhapsode\App\Account\Role;
+use Rhapsode\App\Account\School;
 use Rhapsode\App\Account\User;
 use Rhapsode\App\Asset\AssetRecord;
 use Rhapsode\App\Asset\AssetWorker;
@@ -13,8 +14,16 @@ use Rhapsode\App\Asset\PrepareAssets;
 use Rhapsode\App\Classroom\Assignment;
 use Rhapsode\App\Classroom\Classroom;
 use Rhapsode\App\Classroom\Membership;
+use Rhapsode\App\Classroom\Part;
+use Rhapsode\App\Classroom\Teaching;
+use Rhapsode\App\Film\FilmRecord;
+use Rhapsode\App\HandIn\HandIn;
 use Rhapsode\App\Shared\SameOrigin;
 use Rhapsode\App\Story\StoryRecord;
+use Rhapsode\Core\Film\FilmState;
+use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Story;
+use Rhapsode\Studio\Tool\Scratch;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 use Symfony\Component\HttpFoundation\Response;
@@ -28,11 +37,17 @@ use Symfony\Component\Uid\Uuid;
  */
 abstract class AppTestCase extends WebTestCase
 {
+    private static ?Scratch $scratch = null;
+
     protected KernelBrowser $client;
     protected Assignment $assignment;
     /** @var array<string, User> */
     protected array $people = [];
+    protected School $school;
+    protected Classroom $classroom;
     private Contract $contract;
+    /** @var array<string, string> by role, what is kept of everybody's password */
+    private static array $passwords = [];
 
     protected function setUp(): void
     {
@@ -40,15 +55,25 @@ abstract class AppTestCase extends WebTestCase
         $this->client->disableReboot();
         $this->contract = new Contract();
         $entities = $this->entities();
+        $this->school = new School('A house');
+        $entities->persist($this->school);
         $teacher = $this->person('tara', Role::Teacher, null);
-        $class = new Classroom('Class A', $teacher);
+        $this->classroom = $class = new Classroom('Class A', $this->school, 'otter mill', $teacher);
         $entities->persist($class);
         $stranger = $this->person('theo', Role::Teacher, null);
-        $other = new Classroom('Class B', $stranger);
+        $other = new Classroom('Class B', $this->school, 'heron lamp', $stranger);
         $entities->persist($other);
+        $this->classroom->teachings->add(new Teaching($this->person('hugo', Role::Teacher, null), $class, Part::Helper));
+        $this->person('ada', Role::Administrator, null);
+        $house = $this->school;
+        $this->school = new School('Another house');
+        $entities->persist($this->school);
+        $this->person('olga', Role::Administrator, null);
+        $this->school = $house;
         $this->person('sam', Role::Student, $class);
         $this->person('sue', Role::Student, $class);
         $this->person('ben', Role::Student, $other);
+        $this->person('gil', Role::Guest, null)->until = new \DateTimeImmutable('+5 days');
         $this->assignment = new Assignment($class, 'Tell it', 'In pictures', 1, 600, new \DateTimeImmutable('+5 days'));
         $entities->persist($this->assignment);
         $entities->flush();
@@ -65,11 +90,12 @@ abstract class AppTestCase extends WebTestCase
     private function person(string $name, Role $role, ?Classroom $class): User
     {
         $hasher = self::service(UserPasswordHasherInterface::class);
-        $user = new User($name, ucfirst($name), $role);
+        $user = new User($this->school, $name, ucfirst($name), $role);
         if (null !== $class) {
             $this->entities()->persist(new Membership($user, $class));
         }
-        $user->password = $hasher->hashPassword($user, 'a password');
+        // Dear to make, and the same for everybody of a role.
+        $user->password = self::$passwords[$role->value] ??= $hasher->hashPassword($user, 'a password');
         $this->entities()->persist($user);
 
         return $this->people[$name] = $user;
@@ -262,10 +288,32 @@ abstract class AppTestCase extends WebTestCase
         }
     }
 
+    /** A film of somebody's, made and handed in. */
+    protected function handsIn(string $who): HandIn
+    {
+        $record = new StoryRecord($this->people[$who], new Story("By {$who}", [new Slide('t')]), $this->assignment);
+        $film = new FilmRecord($record);
+        $film->state = FilmState::Done;
+        $film->problems = [];
+        $film->seconds = 8;
+        $handIn = new HandIn($this->assignment, $this->people[$who], $record, $film, 1);
+        foreach ([$record, $film, $handIn] as $one) {
+            $this->entities()->persist($one);
+        }
+
+        return $handIn;
+    }
+
+    /** A place for a file of this run, which goes with it. */
+    protected static function scratch(string $name): string
+    {
+        return (self::$scratch ??= new Scratch())->path($name);
+    }
+
     /** A picture that differs from every other. */
     protected static function newPicture(): string
     {
-        $path = sys_get_temp_dir() . '/' . bin2hex(random_bytes(6)) . '.jpg';
+        $path = self::scratch(bin2hex(random_bytes(6)) . '.jpg');
         $image = new \Imagick();
         $image->newPseudoImage(1280, 720, 'gradient:#' . bin2hex(random_bytes(3)) . '-#' . bin2hex(random_bytes(3)));
         $image->setImageFormat('jpeg');

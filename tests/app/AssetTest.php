@@ -17,7 +17,7 @@ use Symfony\Component\Uid\Uuid;
 final class AssetTest extends AppTestCase
 {
     /** @return list<string> */
-    private static function recording(): array
+    public static function recording(): array
     {
         $path = sys_get_temp_dir() . '/' . Uuid::v7() . '.webm';
         Media::sound($path, 'sine=300:r=48000', 3.0, ['-c:a', 'libopus', '-f', 'webm']);
@@ -71,6 +71,41 @@ final class AssetTest extends AppTestCase
         self::assertSame($revision, $this->revision($story));
     }
 
+    public function testWhereANoiseWasLoweredTheVoiceIsHadWithItToo(): void
+    {
+        [$story, , $asset] = $this->begun();
+        $path = sys_get_temp_dir() . '/' . Uuid::v7() . '.wav';
+        $said = 'flite=text=The wheel turns twice a day. Nobody sleeps late.,aresample=48000,adelay=1000,apad=pad_dur=1[v]';
+        Media::sound($path, "{$said};anoisesrc=r=48000:a=0.01:c=white:seed=3[n];[v][n]amix=inputs=2:normalize=0:duration=first", 6.0);
+        $this->ask('PUT', "/api/assets/{$asset}/parts/0", (string) file_get_contents($path));
+        unlink($path);
+        $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 1], 202);
+        $this->prepared($asset);
+        $view = $this->told('GET', "/api/stories/{$story}");
+
+        self::assertGreaterThan(3, self::at($view, 'story', 'assets', $asset, 'cleaned'));
+        self::assertSame(
+            "/_store/takes/{$asset}/untouched.flac",
+            $this->ask('GET', "/api/stories/{$story}/assets/{$asset}/untouched.flac")->headers->get('X-Accel-Redirect'),
+        );
+        $store = self::service(Store::class);
+        $file = static fn(string $name): string => hash_file('sha256', $store->near(AssetFiles::voice($asset, $name))) ?: '';
+        self::assertNotSame($file(AssetFiles::VOICE), $file(AssetFiles::UNTOUCHED));
+
+        $this->edit($story, ['do' => 'set lowered', 'voice' => self::at($view, 'story', 'slides', 0, 'voice'), 'what' => 'noise', 'isLowered' => false]);
+        $plays = self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'plays');
+        self::assertIsArray($plays);
+        self::assertSame([true], array_column($plays, 'untouched'));
+    }
+
+    public function testWhereNoneWasLoweredThereIsNoOther(): void
+    {
+        [$story, $slide] = $this->begun();
+        $asset = $this->spoken($story, ['slide' => $slide]);
+
+        self::assertSame(404, $this->ask('GET', "/api/stories/{$story}/assets/{$asset}/untouched.flac")->getStatusCode());
+    }
+
     /** @param array<string, mixed> $new */
     private function spoken(string $story, array $new): string
     {
@@ -122,6 +157,51 @@ final class AssetTest extends AppTestCase
         self::assertLessThanOrEqual($voice(1, 'from'), $voice(0, 'to'));
     }
 
+    public function testWhereTheRecorderLostSoundTheStepsAndThePointingAreFoundEarlier(): void
+    {
+        [$story, $slide, $asset] = $this->begun();
+        $this->bringIn($story, self::newPicture(), 'reeds.jpg');
+        $second = StoryTest::text(self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 1, 'id'));
+        foreach (self::recording() as $number => $part) {
+            $this->ask('PUT', "/api/assets/{$asset}/parts/{$number}", $part);
+        }
+        // By the clock it took six seconds; three of them are there.
+        $told = [
+            'parts' => 3, 'steps' => [['slide' => $slide, 'at' => 0], ['slide' => $second, 'at' => 144_000]],
+            'pointing' => [['form' => 'ring', 'points' => [[2000, 0.5, 0.5], [4000, 0.5, 0.5]]]],
+        ];
+        $this->told('POST', "/api/assets/{$asset}/finish", [...$told, 'recorded' => 0], 422);
+        $this->told('POST', "/api/assets/{$asset}/finish", [...$told, 'recorded' => 288_000], 202);
+        self::assertSame('ready', $this->prepared($asset)['state']);
+
+        $view = $this->told('GET', "/api/stories/{$story}");
+        self::assertEqualsWithDelta(72_000, self::at($view, 'story', 'slides', 1, 'voice', 0, 'from'), 1500);
+        self::assertEqualsWithDelta(1000, self::at($view, 'story', 'assets', $asset, 'take', 'pointing', 0, 'points', 0, 0), 15);
+    }
+
+    public function testWhereSomebodyPointedComesInWithTheVoiceAndNothingOfItRefusesThat(): void
+    {
+        [$story, $slide, $asset] = $this->begun();
+        foreach (self::recording() as $number => $part) {
+            $this->ask('PUT', "/api/assets/{$asset}/parts/{$number}", $part);
+        }
+        $stroke = static fn(array $points): array => ['form' => 'ring', 'over' => 'p', 'points' => $points];
+        $pointing = [$stroke([[500, 0.25, 0.5], [900, 0.25, 0.5]]), $stroke([[5, 7, 0.5]]), $stroke([[9, 0, 0], [5, 0, 0]])];
+        $this->told('POST', "/api/assets/{$asset}/finish", ['parts' => 3, 'pointing' => $pointing], 202);
+        self::assertSame('ready', $this->prepared($asset)['state']);
+        $take = fn(): mixed => self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'assets', $asset, 'take', 'pointing');
+        self::assertEquals([$stroke([[500, 0.25, 0.5], [900, 0.25, 0.5]])], $take());
+
+        // Two do it again at once: one of them is told to look first, and nothing is lost.
+        $voice = [['asset' => $asset, 'from' => 0, 'to' => 48_000]];
+        $again = ['edits' => [['do' => 'set pointing', 'voice' => $voice, 'strokes' => [$stroke([[0, 0.75, 0.5], [400, 0.75, 0.5]])]]]];
+        $revision = ['If-Match' => '"' . $this->revision($story) . '"'];
+        $this->told('POST', "/api/stories/{$story}/edits", $again, 200, $revision);
+        $this->told('POST', "/api/stories/{$story}/edits", $again, 412, $revision);
+        self::assertEquals([$stroke([[0, 0.75, 0.5], [400, 0.75, 0.5]])], $take());
+        self::assertSame($slide, self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides', 0, 'id'));
+    }
+
     public function testWhatATakeIsSpokenBetweenIsRead(): void
     {
         [$story, $slide] = $this->begun();
@@ -157,6 +237,20 @@ final class AssetTest extends AppTestCase
     }
 
     /** Parts that an earlier version acknowledged lie under their number alone. */
+    public function testWithoutRoomOnTheDiskNothingIsAcknowledgedAndItMayBeSentAgain(): void
+    {
+        [, , $asset] = $this->begun();
+        $folder = self::service(Store::class)->path(AssetPart::folderOf($asset));
+        // Nothing can be written there.
+        symlink('/proc', $folder);
+        $problem = $this->ask('PUT', "/api/assets/{$asset}/parts/0", 'sound');
+        self::assertSame(507, $problem->getStatusCode());
+        self::assertStringContainsString('problem.disk-full', (string) $problem->getContent());
+        self::assertSame([], $this->told('GET', "/api/assets/{$asset}")['parts']);
+        unlink($folder);
+        self::assertSame(204, $this->ask('PUT', "/api/assets/{$asset}/parts/0", 'sound')->getStatusCode());
+    }
+
     public function testPartsKeptUnderTheirEarlierNameAreFound(): void
     {
         [, , $asset] = $this->begun();

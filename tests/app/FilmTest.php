@@ -10,9 +10,13 @@ use Rhapsode\App\Film\Films;
 use Rhapsode\App\Film\FilmWorker;
 use Rhapsode\App\Film\MakeFilm;
 use Rhapsode\App\Film\MakeSegment;
+use Rhapsode\App\Film\PlaysThrough;
+use Rhapsode\App\Film\ReadFilmBack;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\Core\Film\FilmState;
 use Rhapsode\Tests\Studio\Media;
+use Symfony\Component\Messenger\Envelope;
+use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
 use Symfony\Component\Messenger\Transport\TransportInterface;
 
 final class FilmTest extends AppTestCase
@@ -31,6 +35,7 @@ final class FilmTest extends AppTestCase
                     $message instanceof MakeFilm => $worker->make($message),
                     $message instanceof MakeSegment => $worker->segment($message),
                     $message instanceof ConcatenateFilm => $worker->concatenate($message),
+                    $message instanceof ReadFilmBack => self::service(PlaysThrough::class)($message),
                     default => self::fail('an unknown message'),
                 };
                 $queue->ack($envelope);
@@ -64,6 +69,15 @@ final class FilmTest extends AppTestCase
         return [$story, $film];
     }
 
+    /** @return array{string, string} the same, called made: for what does not ask what is in it */
+    private function calledMade(): array
+    {
+        [$story, $film] = $this->ordered();
+        $this->entities()->getConnection()->executeStatement("UPDATE film SET state = 'done', problems = '[]' WHERE id = ?", [$film]);
+
+        return [$story, $film];
+    }
+
     public function testAFilmIsMadeByAWorkerAndItsFramesAreThePlans(): void
     {
         [$story, $film] = $this->made();
@@ -71,6 +85,7 @@ final class FilmTest extends AppTestCase
 
         self::assertSame('done', $state['state']);
         self::assertSame($state['frames'], $state['framesDone']);
+        self::assertSame([], $state['problems'], 'it plays to its end');
         $path = self::service(Store::class)->path("films/{$film}/film.mp4");
         self::assertSame(
             StoryTest::text((string) json_encode(self::at($this->told('GET', "/api/stories/{$story}"), 'plan', 'frames'))),
@@ -82,16 +97,39 @@ final class FilmTest extends AppTestCase
             "/_store/films/{$film}/captions.vtt",
             $this->ask('GET', "/api/films/{$film}/captions.vtt")->headers->get('X-Accel-Redirect'),
         );
-        // The same story asked for again is the same film.
+        // The same story asked for again is the same film, and it stays of the story as it was.
         self::assertSame($film, $this->told('POST', "/api/stories/{$story}/films")['id']);
+        $this->edit($story, ['do' => 'rename', 'title' => 'Changed since']);
+        self::assertSame('The mill', $this->entities()->find(FilmRecord::class, $film)?->story()->title);
     }
 
-    public function testAFilmIsOfTheStoryAsItWas(): void
+    /** What was not played through yet, or does not play, is not handed in. */
+    public function testOnlyWhatPlaysIsHandedIn(): void
     {
         [$story, $film] = $this->made();
-        $this->edit($story, ['do' => 'rename', 'title' => 'Changed since']);
+        $handIns = "/api/assignments/{$this->assignment->id}/handins";
+        $path = self::service(Store::class)->path("films/{$film}/film.mp4");
+        file_put_contents($path, substr((string) file_get_contents($path), 0, intdiv((int) filesize($path), 2)));
+        self::service(PlaysThrough::class)(new ReadFilmBack($film));
+        self::assertSame(['unreadable'], $this->told('GET', "/api/films/{$film}")['problems']);
+        self::assertSame('hand-in.film-does-not-play', $this->told('POST', $handIns, ['film' => $film], 409)['code']);
 
-        self::assertSame('The mill', $this->entities()->find(FilmRecord::class, $film)?->story()->title);
+        // Asked for again it is made again, of parts that are made anew.
+        $again = StoryTest::text($this->told('POST', "/api/stories/{$story}/films", null, 202)['id']);
+        self::assertNotSame($film, $again);
+        self::assertSame(['failed', 'waiting'], [$this->told('GET', "/api/films/{$film}")['state'], $this->told('GET', "/api/films/{$again}")['state']]);
+        $this->work();
+        $made = $this->told('GET', "/api/films/{$again}");
+        self::assertSame(['done', []], [$made['state'], $made['problems']]);
+        self::assertGreaterThan(0, $made['frames'], 'nothing of the spoilt one was taken');
+        $film = $again;
+
+        $found = fn(?string $problems): int|string => $this->entities()->getConnection()->executeStatement('UPDATE film SET problems = ? WHERE id = ?', [$problems, $film]);
+        $found(null);
+        self::assertNull($this->told('GET', "/api/films/{$film}")['problems']);
+        self::assertSame('hand-in.film-not-played', $this->told('POST', $handIns, ['film' => $film], 409)['code']);
+        $found('[]');
+        $this->told('POST', $handIns, ['film' => $film], 201);
     }
 
     public function testACancelledFilmIsNotMade(): void
@@ -132,7 +170,7 @@ final class FilmTest extends AppTestCase
 
     public function testAHandInShowsItsOwnCover(): void
     {
-        [$story, $film] = $this->made();
+        [$story, $film] = $this->calledMade();
         $cover = StoryTest::text(self::at($this->told('GET', '/api/desk'), 'stories', 0, 'cover'));
         $handIn = StoryTest::text($this->told('POST', "/api/assignments/{$this->assignment->id}/handins", ['film' => $film], 201)['id']);
         $this->edit($story, ['do' => 'delete slides', 'slides' => ['pic']]);
@@ -254,5 +292,26 @@ final class FilmTest extends AppTestCase
         );
         $this->work();
         self::assertSame('done', $this->told('GET', "/api/films/{$film}")['state']);
+    }
+
+    /** Where it cannot even be tried, it is not waited for for ever. */
+    public function testWhatCannotBePlayedThroughIsTold(): void
+    {
+        [, $film] = $this->calledMade();
+        $set = fn(string $problems): int|string => $this->entities()->getConnection()->executeStatement("UPDATE film SET problems = {$problems}");
+        $fails = static fn(bool $again): WorkerMessageFailedEvent => (static function (WorkerMessageFailedEvent $event) use ($again): WorkerMessageFailedEvent {
+            $again && $event->setForRetry();
+
+            return $event;
+        })(new WorkerMessageFailedEvent(new Envelope(new ReadFilmBack($film)), 'films', new \RuntimeException('The store is away.')));
+        $set('NULL');
+        self::service(PlaysThrough::class)->failed($fails(true));
+        self::assertNull($this->told('GET', "/api/films/{$film}")['problems'], 'it is tried again');
+        self::service(PlaysThrough::class)->failed($fails(false));
+        self::assertSame(['unreadable'], $this->told('GET', "/api/films/{$film}")['problems']);
+        // What was found out meanwhile stands.
+        $set("'[]'");
+        self::service(PlaysThrough::class)->failed($fails(false));
+        self::assertSame([], $this->told('GET', "/api/films/{$film}")['problems']);
     }
 }

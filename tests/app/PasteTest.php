@@ -9,6 +9,7 @@ use Rhapsode\App\Asset\AssetRecord;
 use Rhapsode\App\Shared\Store;
 use Rhapsode\App\Story\StoryRecord;
 use Rhapsode\App\Story\StorySweeper;
+use Rhapsode\Tests\Studio\Media;
 use Symfony\Component\Uid\Uuid;
 
 final class PasteTest extends AppTestCase
@@ -58,6 +59,27 @@ final class PasteTest extends AppTestCase
         self::assertSame($slide['layers'], self::at($view, 'story', 'slides', 1, 'layers'), 'it shows the same picture');
         self::assertNotSame(self::at($view, 'story', 'slides', 1, 'id'), self::at($view, 'story', 'slides', 2, 'id'));
         self::assertSame(1, $this->entities()->getRepository(AssetRecord::class)->count(['place' => Uuid::fromString($story)]));
+    }
+
+    public function testWhatWasPointedAtIsItsPictureThereToo(): void
+    {
+        [$from, $slide, $picture] = $this->pictured();
+        $path = sys_get_temp_dir() . '/' . Uuid::v7() . '.wav';
+        Media::sound($path, 'sine=300:r=48000', 3.0, ['-f', 'wav']);
+        $this->bringIn($from, $path, 'said.wav', 'voice', StoryTest::text($slide['id'] ?? ''));
+        $slides = fn(string $story): mixed => self::at($this->told('GET', "/api/stories/{$story}"), 'story', 'slides');
+        [, $spoken] = (array) $slides($from);
+        \assert(\is_array($spoken));
+        $stroke = ['form' => 'ring', 'over' => $picture, 'points' => [[500, 0.25, 0.5], [900, 0.25, 0.5]]];
+        $this->edit($from, ['do' => 'set pointing', 'voice' => $spoken['voice'], 'strokes' => [$stroke]]);
+        $into = $this->story();
+        $this->paste($into, $from, [$spoken]);
+
+        $view = $this->told('GET', "/api/stories/{$into}");
+        $there = static fn(string|int ...$keys): mixed => self::at($view, 'story', 'slides', 0, ...$keys);
+        $over = self::at($view, 'story', 'assets', StoryTest::text($there('voice', 0, 'asset')), 'take', 'pointing', 0, 'over');
+        self::assertSame($there('layers', 0, 'asset'), $over);
+        self::assertNotSame($picture, $over);
     }
 
     public function testASlidePastedIntoAnotherStoryBringsItsPictureAndStaysWhenTheFirstIsGone(): void

@@ -65,6 +65,22 @@ final class SessionTest extends AppTestCase
         $this->told('POST', '/api/session/begin', ['name' => 'nobody' . $this->name(), 'password' => 'wrong'], 401);
     }
 
+    /** A session that an earlier version wrote asks for a sign-in, and breaks nothing. */
+    public function testASessionKeepsNothingThatOneCouldComeInWith(): void
+    {
+        $sam = $this->people['sam'];
+        $kept = serialize($sam);
+        self::assertStringNotContainsString($sam->password, $kept);
+        $again = unserialize($kept, ['allowed_classes' => [User::class]]);
+        self::assertInstanceOf(User::class, $again);
+        self::assertTrue($again->isEqualTo($sam));
+        $sam->password .= 'x';
+        self::assertFalse($again->isEqualTo($sam));
+        $old = (new \ReflectionClass(User::class))->newInstanceWithoutConstructor();
+        $old->__unserialize(['id' => $sam->id, 'name' => 'sam', 'password' => $sam->password]);
+        self::assertFalse($old->isEqualTo($sam));
+    }
+
     public function testSigningOutLeavesNothingForTheNextAtThisComputer(): void
     {
         $response = $this->as('sam')->ask('POST', '/api/session/end');

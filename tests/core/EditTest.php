@@ -20,6 +20,7 @@ use Rhapsode\Core\Edit\EditReader;
 use Rhapsode\Core\Edit\MoveSlides;
 use Rhapsode\Core\Edit\PutBeside;
 use Rhapsode\Core\Edit\SetPicture;
+use Rhapsode\Core\Edit\SetPointing;
 use Rhapsode\Core\Framing\Fit;
 use Rhapsode\Core\Framing\Framing;
 use Rhapsode\Core\Framing\Motion;
@@ -28,9 +29,12 @@ use Rhapsode\Core\Geometry\Spot;
 use Rhapsode\Core\Layer\Picture\PictureLayer;
 use Rhapsode\Core\Layer\Words\WordsRole;
 use Rhapsode\Core\Picture\Recipe;
+use Rhapsode\Core\Pointing\PointerForm;
+use Rhapsode\Core\Pointing\Stroke;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
 use Rhapsode\Core\Story\Slide;
+use Rhapsode\Core\Story\Span;
 use Rhapsode\Core\Story\Story;
 use Rhapsode\Core\Story\TimedCaption;
 
@@ -90,6 +94,11 @@ final class EditTest extends TestCase
         yield 'turn a picture' => [
             ['do' => 'set layer', 'slide' => 's1', 'layer' => 'picture', 'kind' => 'picture', 'changes' => ['recipe' => ['turn' => 90]]],
         ];
+        yield 'deal a voice' => [['do' => 'deal voice', 'voice' => [['asset' => 't2b', 'from' => 0, 'to' => 96_000]], 'begins' => [
+            ['slide' => 's1', 'at' => 0], ['slide' => 's3', 'at' => 50_000],
+        ]]];
+        yield 'deal a script' => [['do' => 'deal script', 'from' => 's1', 'text' => "The tide comes in.\n\nThe tide goes out."]];
+        yield 'make scripts of captions' => [['do' => 'scripts from captions']];
         yield 'set a script' => [['do' => 'set script', 'slide' => 's1', 'script' => "Say\nthis: 100 % \\ “so”"]];
         yield 'set stays' => [['do' => 'set stay', 'slides' => ['s0', 's1'], 'stay' => 7.5]];
         yield 'share a length out' => [['do' => 'share length', 'slides' => ['s0', 's1', 's3'], 'seconds' => 20]];
@@ -117,6 +126,17 @@ final class EditTest extends TestCase
         ]]]];
         yield 'drop a take' => [['do' => 'choose voice', 'slide' => 's2', 'asset' => null]];
         yield 'choose a take' => [['do' => 'choose voice', 'slide' => 's0', 'asset' => 't2']];
+        yield 'hear a take after another' => [['do' => 'choose voice', 'slide' => 's2', 'asset' => 't2b', 'joined' => true]];
+        yield 'name a take' => [['do' => 'set take', 'asset' => 't2', 'changes' => ['name' => 'the calm one', 'speaker' => 'Odo']]];
+        yield 'point again' => [[
+            'do' => 'set pointing', 'voice' => [['asset' => 't2', 'from' => 48_000, 'to' => 140_000]],
+            'strokes' => [['form' => 'light', 'over' => 'p', 'points' => [[100, 0.2, 0.2], [900, 0.6, 0.4]]]],
+        ]];
+        yield 'point with something else' => [['do' => 'set pointer', 'voice' => [['asset' => 't2', 'from' => 0, 'to' => 9000]], 'form' => 'arrow']];
+        yield 'as it was recorded' => [[
+            'do' => 'set lowered', 'voice' => [['asset' => 't2', 'from' => 0, 'to' => 9000]], 'what' => 'breaths', 'isLowered' => false,
+        ]];
+        yield 'put a take away' => [['do' => 'set take', 'asset' => 't2', 'changes' => ['away' => true]]];
         yield 'cut a flub out' => [[
             'do' => 'set voice',
             'slide' => 's2',
@@ -160,6 +180,8 @@ final class EditTest extends TestCase
         )->withAsset($picture)->withAsset(Stories::moving(200, -20.0, 'c'));
         $story = $story->with(slides: [...$story->slides, Slide::showing('s4', 'c'), Slide::showing('s5', 'p')]);
         $story = (new PutBeside('s5', 'c'))->apply($story);
+        $story = (new SetPointing([new Span('t2', 0, 96_000)], [new Stroke(PointerForm::Ring, 'p', [[500, 0.1, 0.1], [900, 0.5, 0.5]])]))->apply($story);
+        $story = $story->withAsset(new Voice('t2b', 'b.wav', 96_000, 0, 96_000, -20.0, -3.0));
 
         return $story->withAsset(new Music('m', 'm.mp3', 960_000, -20.0, -18.0, -3.0))->with(
             beds: [new Bed('b', 'm')],

@@ -10,6 +10,7 @@ use Rhapsode\Core\Credits\PlannedRoll;
 use Rhapsode\Core\Edit\PutBeside;
 use Rhapsode\Core\Edit\SetDrift;
 use Rhapsode\Core\Edit\SetLayer;
+use Rhapsode\Core\Edit\SetPointing;
 use Rhapsode\Core\Edit\SetSequence;
 use Rhapsode\Core\Edit\SetStyle;
 use Rhapsode\Core\Edit\SetVoice;
@@ -28,6 +29,7 @@ use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Layer\Picture\PlannedPicture;
 use Rhapsode\Core\Layer\PlannedKind;
 use Rhapsode\Core\Layer\PlannedLayer;
+use Rhapsode\Core\Layer\Pointing\PlannedPointing;
 use Rhapsode\Core\Layer\Words\PlannedPointer;
 use Rhapsode\Core\Layer\Words\PlannedWords;
 use Rhapsode\Core\Memo\ProcessMemo;
@@ -38,6 +40,8 @@ use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Plan\Scene;
 use Rhapsode\Core\Plan\SlideMoments;
 use Rhapsode\Core\Plan\SpokenSlide;
+use Rhapsode\Core\Pointing\PointerForm;
+use Rhapsode\Core\Pointing\Stroke;
 use Rhapsode\Core\Sound\Bus;
 use Rhapsode\Core\Sound\Play;
 use Rhapsode\Core\Story\Bed;
@@ -114,6 +118,13 @@ final class GoldenTest extends TestCase
         $story = (new SetSequence(['s8'], Sequence::Evenly))->apply((new PutBeside('s8', 'c'))->apply($story));
         $story = (new SetLayer('s8', 'label', LayerKind::Words, ['role' => 'label', 'text' => 'Here', 'of' => 'picture-2']))->apply($story);
         $story = (new SetVoice('s4', [new Span('t4', 48_000, 90_000), new Span('t4', 120_000, 168_000)]))->apply($story);
+
+        // On the second somebody points, at the picture that moves and then at the slide.
+        $voice = $story->slides[1]->voice;
+        $story = (new SetPointing($voice, [
+            new Stroke(PointerForm::Ring, 'p', [[300, 0.2, 0.3], [900, 0.45, 0.2], [1500, 0.45, 0.25]]),
+            new Stroke(PointerForm::Light, null, [[1700, 0.9, 0.9], [2600, 0.1, 0.4]]),
+        ]))->apply($story);
 
         // The credits roll, over a picture.
         return (new SetStyle(null, null, ['credits' => 'roll', 'picture' => 'p']))->apply($story);
@@ -213,11 +224,18 @@ final class GoldenTest extends TestCase
         $words = $layer instanceof PlannedWords ? $layer : null;
         $line = $layer instanceof PlannedPointer ? [$layer->begin($scene->progress($frame)), $layer->end($scene->progress($frame))] : [];
 
+        $pointed = null;
+        if ($layer instanceof PlannedPointing) {
+            $place = $layer->at($since, $scene->progress($frame));
+            $pointed = [round($place->x, 6), round($place->y, 6)];
+        }
+
         return [
             'lowered' => null === $words?->rise ? null : round($words->rise->at($since) * PlannedWords::RISE, 6),
             'written' => self::written($words, $since),
             'drifted' => $layer instanceof PlannedDrift ? array_map(static fn(float $share): float => round($share, 6), $layer->at($since)) : null,
             'rolled' => $layer instanceof PlannedRoll ? [round($layer->top->at($since), 6), round($layer->block->slides, 6)] : null,
+            'pointed' => $pointed,
             'line' => array_map(static fn(Point $point): array => [round($point->x, 6), round($point->y, 6)], $line),
             'id' => $layer->id(), 'opacity' => round($layer->opacity()->at($frame - $scene->start), 6),
             'clip' => $layer instanceof PlannedPicture ? $layer->clip?->frame($frame - $scene->start) : null,

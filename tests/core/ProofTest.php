@@ -6,6 +6,8 @@ namespace Rhapsode\Tests\Core;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Asset\Asset;
+use Rhapsode\Core\Asset\Licence;
 use Rhapsode\Core\Asset\Music;
 use Rhapsode\Core\Asset\Picture;
 use Rhapsode\Core\Asset\Source;
@@ -25,9 +27,13 @@ use Rhapsode\Core\Layer\Drift\DriftKind;
 use Rhapsode\Core\Layer\LayerKind;
 use Rhapsode\Core\Message\Message;
 use Rhapsode\Core\Plan\Planner;
+use Rhapsode\Core\Proof\AsAsked;
+use Rhapsode\Core\Proof\Asked;
 use Rhapsode\Core\Proof\Finding;
+use Rhapsode\Core\Proof\Flaw;
 use Rhapsode\Core\Proof\Praise;
 use Rhapsode\Core\Proof\Proof;
+use Rhapsode\Core\Proof\Severity;
 use Rhapsode\Core\Proof\Wanted;
 use Rhapsode\Core\Story\Bed;
 use Rhapsode\Core\Story\Layout;
@@ -230,5 +236,88 @@ final class ProofTest extends TestCase
         $said = array_values(array_filter(Proof::read($story, $plan, new Wanted(1, 1000, 20)), static fn(Finding $finding): bool => 'many-letters' === $finding->rule));
         self::assertSame(['slide' => 2, 'letters' => 28, 'most' => 20], $said[0]->message->parameters);
         self::assertSame(28, $plan->scenes[1]->letters, 'as the page shows it');
+    }
+
+    /** What an assignment asks is said once, where it is missing, and nowhere else. */
+    public function testWhatAnAssignmentAsksIsMissed(): void
+    {
+        $story = Stories::of([
+            ['layout' => Layout::Title, 'title' => 'One'],
+            ['caption' => 'A fact', 'script' => 'To be said'],
+            ['caption' => ''],
+        ]);
+        $plan = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story);
+        $asked = ['few-slides', 'many-slides', 'no-title', 'not-spoken', 'not-written', 'script-unspoken'];
+        $found = static function (Story $story, Wanted $wanted) use ($asked, $plan): array {
+            $places = [];
+            foreach (Proof::read($story, $plan, $wanted) as $one) {
+                if (\in_array($one->rule, $asked, true)) {
+                    $places[$one->rule] = [$one->level, array_keys($one->slides)];
+                }
+            }
+
+            return $places;
+        };
+        self::assertSame(['script-unspoken' => [Severity::Should, ['s1']]], $found($story, new Wanted(0, 1000)));
+        self::assertSame(
+            ['not-spoken' => [Severity::Must, ['s1', 's2']], 'not-written' => [Severity::Must, ['s2']]],
+            $found($story, new Wanted(0, 1000, asked: Asked::cases())),
+        );
+        foreach ([[4, null, 'few-slides'], [null, 2, 'many-slides'], [4, 9, 'few-slides'], [1, 2, 'many-slides'], [3, 3, null], [null, null, null]] as [$least, $most, $rule]) {
+            $said = $found($story, new Wanted(0, 1000, leastSlides: $least, mostSlides: $most));
+            self::assertSame(null === $rule ? [] : [$rule => [Severity::Must, []]], array_diff_key($said, ['script-unspoken' => true]));
+        }
+        $bare = $story->with(slides: \array_slice($story->slides, 1));
+        self::assertSame(Severity::Should, $found($bare, new Wanted(0, 1000))['no-title'][0] ?? null);
+        self::assertSame(Severity::Must, $found($bare, new Wanted(0, 1000, asked: [Asked::Title]))['no-title'][0] ?? null);
+        // What only the assignment asks for is told from what any film needs.
+        $asks = Proof::read($bare, $plan, new Wanted(0, 1000, 1, leastSlides: 9, asked: [Asked::Title, Asked::Voice]));
+        $byTask = array_column(array_filter($asks, static fn(Finding $one): bool => $one->isAsked), 'rule');
+        self::assertEqualsCanonicalizing(['few-slides', 'no-title', 'not-spoken', 'many-letters'], $byTask);
+    }
+
+    /** @return iterable<string, array{string, bool}> licences as people type them, and whether they keep others from using a work */
+    public static function licences(): iterable
+    {
+        // The six licences and two marks of Creative Commons: which are for free cultural works (creativecommons.org/public-domain/freeworks).
+        foreach (['CC BY 4.0' => false, 'CC BY-SA 3.0' => false, 'CC0 1.0' => false, 'PDM 1.0' => false, 'CC BY-NC 4.0' => true, 'CC BY-ND 4.0' => true, 'CC BY-NC-SA 2.0' => true, 'cc by-nc-nd' => true] as $name => $is) {
+            yield $name => [$name, $is];
+        }
+        foreach (['Attribution-NonCommercial' => true, 'No derivatives' => true, '© 1998' => true, 'All rights reserved' => true, 'my own work' => false, 'Public domain' => false, '' => false, 'Found and bought' => false] as $name => $is) {
+            yield "typed: {$name}" => [$name, $is];
+        }
+    }
+
+    #[DataProvider('licences')]
+    public function testATaskMayAskForWorksThatAnybodyMayUse(string $licence, bool $isRestricted): void
+    {
+        self::assertSame($isRestricted, Licence::isRestricted($licence));
+        $story = Stories::of([['layout' => Layout::Title, 'title' => 'One'], ['caption' => 'A fact']]);
+        $story = $story->with(assets: array_map(static fn(Asset $one): Asset => $one instanceof Picture ? $one->withSource(new Source('T', 'A', '', $licence)) : $one, $story->assets));
+        $plan = (new Planner(new EvenWidths(), new IcuCatalogue()))->plan($story);
+        $rules = static fn(Wanted $wanted): array => array_column(array_map(static fn(Finding $one): array => [$one->rule, $one->level], Proof::read($story, $plan, $wanted)), 1, 0);
+        self::assertArrayNotHasKey('not-free', $rules(new Wanted(0, 1000)));
+        self::assertSame($isRestricted ? Severity::Must : null, $rules(new Wanted(0, 1000, asked: [Asked::Free]))['not-free'] ?? null);
+        // The same half of a source had better be whole, and must be where that is asked.
+        $half = '' === $licence;
+        self::assertSame($half ? Severity::Should : null, $rules(new Wanted(0, 1000))['half-source'] ?? null);
+        self::assertSame($half ? Severity::Must : null, $rules(new Wanted(0, 1000, asked: [Asked::Sources]))['half-source'] ?? null);
+    }
+
+    /** What is asked changes what counts, and not what is found. */
+    public function testEveryRuleThatIsAskedForIsOneOfProof(): void
+    {
+        $said = json_decode((string) file_get_contents(__DIR__ . '/../../messages/en.json'), true);
+        self::assertIsArray($said);
+        foreach (Asked::cases() as $asked) {
+            foreach ($asked->rules() as $rule) {
+                self::assertArrayHasKey("proof.{$rule}", $said);
+                $flaws = [new Flaw(Severity::Should, $rule, [], 's'), new Flaw(Severity::Should, 'many-joins')];
+                $weighed = AsAsked::weighed($flaws, new Wanted(0, 9, asked: [$asked]));
+                self::assertSame([Severity::Must, Severity::Should], array_column($weighed, 'level'));
+                self::assertSame([true, false], array_column($weighed, 'isAsked'));
+                self::assertEquals($flaws, AsAsked::weighed($flaws, new Wanted(0, 9)));
+            }
+        }
     }
 }

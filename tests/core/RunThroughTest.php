@@ -10,6 +10,7 @@ use Rhapsode\Core\Document\Fields;
 use Rhapsode\Core\Document\Limits;
 use Rhapsode\Core\Document\Malformed;
 use Rhapsode\Core\Edit\AddRunThrough;
+use Rhapsode\Core\Sound\RecorderClock;
 use Rhapsode\Core\Sound\Steps;
 use Rhapsode\Core\Story\Story;
 
@@ -23,11 +24,15 @@ final class RunThroughTest extends TestCase
      *
      * @param list<array{string, float}>  $steps  slide, and seconds of the recording
      * @param list<array{float, float}>   $pauses seconds
+     * @param float|null                  $recorded seconds by the clock by which the steps were noted
      *
      * @return array<string, array{float, float}> what each slide speaks, seconds
      */
-    private static function spoken(array $steps, array $pauses = [[4.0, 4.6], [5.2, 5.35], [9.0, 11.0], [14.0, 14.5]]): array
-    {
+    private static function spoken(
+        array $steps,
+        array $pauses = [[4.0, 4.6], [5.2, 5.35], [9.0, 11.0], [14.0, 14.5]],
+        ?float $recorded = null,
+    ): array {
         $sample = static fn(float $second): int => (int) round($second * self::SECOND);
         $voice = new Voice('run', 'run.webm', $sample(20), $sample(1), $sample(19), -20.0, -3.0, pauses: array_map(
             static fn(array $pause): array => [$sample($pause[0]), $sample($pause[1])],
@@ -35,8 +40,9 @@ final class RunThroughTest extends TestCase
         ));
         $told = array_map(static fn(array $step): array => ['slide' => $step[0], 'at' => $sample($step[1])], $steps);
         $before = Stories::of([['voice' => 2.0], [], [], []]);
-        $story = (new AddRunThrough($voice, Steps::read(Fields::of(['steps' => $told]))))->apply($before);
-        self::assertSame($voice, $story->voice('run'), 'the recording is kept whole');
+        $steps = Steps::read(Fields::of(['steps' => $told]))->paced(RecorderClock::share(null === $recorded ? null : $sample($recorded), $sample(20)));
+        $story = (new AddRunThrough($voice, $steps))->apply($before);
+        self::assertEquals($voice, $story->voice('run')?->withTake($voice->take), 'the recording is kept whole');
         self::assertEquals($story, Story::fromJson($story->toJson()));
         $spoken = [];
         foreach ($story->slides as $slide) {
@@ -57,6 +63,19 @@ final class RunThroughTest extends TestCase
             ['s0' => [1.0, 4.15], 's1' => [4.52, 9.15], 's2' => [10.92, 14.15], 's3' => [14.42, 19.0]],
             self::spoken([['s0', 0.0], ['s1', 4.3], ['s2', 10.0], ['s3', 14.2]]),
         );
+    }
+
+    public function testWhereSoundIsMissingAStepIsFoundEarlier(): void
+    {
+        $whole = self::spoken([['s0', 0.0], ['s1', 4.3], ['s2', 10.0], ['s3', 14.2]]);
+
+        self::assertSame($whole, self::spoken([['s0', 0.0], ['s1', 6.45], ['s2', 15.0], ['s3', 21.3]], recorded: 30.0), 'a third of it');
+        // It begins and ends a moment late; and what is longer than the clock says has lost nothing.
+        foreach ([20.4, 20.0, 19.0] as $recorded) {
+            self::assertSame($whole, self::spoken([['s0', 0.0], ['s1', 4.3], ['s2', 10.0], ['s3', 14.2]], recorded: $recorded));
+        }
+        self::assertSame(1.0, RecorderClock::share(30_000, 20_000), 'less than half a second');
+        self::assertSame(0.5, RecorderClock::share(96_000, 48_000));
     }
 
     public function testAStepTooEarlyOrTooLateIsMovedToThePauseCloseByTheLongerRather(): void

@@ -364,6 +364,9 @@ final class Stories
             self::maybe(5),
             self::maybe() ? [[$from + $third, $from + $third + max(20, intdiv($third, 2))]] : [],
             repeats: 0 === $samples % 2 ? [[$from, $from + $third + 1]] : [],
+            cleaned: 0 === $samples % 3 ? 7.5 : 0.0,
+            breaths: 0 === $samples % 5 ? [[$from + $third, $from + $third + 900]] : [],
+            clicks: 0 === $samples % 5 ? [[$from + $third + 960, $from + $third + 1440]] : [],
         );
     }
 

@@ -59,6 +59,15 @@ test('one picture becomes two beside each other, then four; they change places a
   });
   await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words', 'icon']);
   await expect(page.getByRole('button', { name: 'Add a picture beside' })).toBeHidden();
+  // One by one it is the same.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words']);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg']);
+  await page.getByRole('button', { name: 'Put words there' }).click();
+  await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words']);
+  await page.getByRole('button', { name: 'Put an icon there' }).press('Enter');
+  await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words', 'icon']);
 
   // By mouse to the other side, by keys back, by keys below.
   const box = await page.locator('.stage[data-frame]').boundingBox();

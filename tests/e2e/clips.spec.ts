@@ -99,7 +99,7 @@ test('a clip comes in, is trimmed by mouse and keys to the very frame, undone an
   await expect.poll(async () => (await part(page, 2))?.level).toBe(-6);
   await saved(page);
   expect((await loudest()) / loud).toBeCloseTo(10 ** (-6 / 20), 2);
-  await page.getByText('Its sound is heard').click();
+  await page.getByRole('switch', { name: 'Its sound is heard' }).press('Space');
   await expect.poll(async () => (await part(page, 2))?.muted).toBe(true);
   await saved(page);
   expect(await plays()).toEqual([]);

@@ -8,7 +8,7 @@ import { appendFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
 export const NAMING = `
   window.controlsOf = (root) => [...root.querySelectorAll('a[href], button, input, textarea, select, summary, [role=row], [role=slider], [role=option]')]
     // What stands in for a list of choices, for the browser's own filling in, is nobody's to press.
-    .filter((element) => !element.matches('[aria-hidden=true] select'));
+    .filter((element) => !element.matches('[aria-hidden=true] select, input[type=hidden]'));
   window.nameOfControl = (element) => {
     const own = (text) => (text || '').replace(/\\s+/g, ' ').trim().replace(/“[^”]*”/g, '“…”').replace(/[0-9]+([:.][0-9]+)?/g, '#').replace(/^(Remark at #|(?:Place|Picture) #):?.*/, '$1');
     const said = (node) => {
@@ -21,7 +21,8 @@ export const NAMING = `
     if (role === 'row') return 'row: a slide';
     if (role === 'option') return 'option: one of a list';
     const many = element.closest('[data-many]');
-    if (many && element.type === 'radio') return 'radio: ' + many.dataset.many;
+    const one = element.tagName === 'BUTTON' ? 'button' : element.type;
+    if (many && ['radio', 'checkbox', 'button'].includes(one)) return one + ': ' + many.dataset.many;
     if (element.getAttribute('aria-haspopup') === 'listbox') return 'list: ' + own(said(element.parentElement.querySelector('.react-aria-Label')));
     if (element.tagName === 'A') return 'link: ' + new URL(element.href).pathname.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, ':id') + (/download/.test(element.outerHTML) ? ' (download)' : '');
     const label = element.getAttribute('aria-label')
@@ -30,6 +31,13 @@ export const NAMING = `
       || said(element);
     const kind = role || (element.tagName === 'INPUT' ? (element.type === 'file' ? 'file' : ['radio', 'checkbox', 'range'].includes(element.type) ? element.type : 'field') : element.tagName === 'TEXTAREA' ? 'field' : element.tagName.toLowerCase());
     return kind + ': ' + own(label);
+  };
+  // What stands in the page beside what is pressed, each once.
+  const met = new Set();
+  window.meetControls = (tell) => {
+    const fresh = window.controlsOf(document).map((control) => window.nameOfControl(control)).filter((name) => !met.has(name));
+    fresh.forEach((name) => met.add(name));
+    if (fresh.length > 0) tell([...new Set(fresh)]);
   };
   window.noteControls = (tell) => {
     // A list opens as it is pressed, and what covers the page then gets the click.
@@ -47,7 +55,7 @@ export const NAMING = `
 `;
 
 const FOLDER = 'var/controls';
-type Kind = 'used' | 'met' | 'ran';
+type Kind = 'used' | 'met' | 'seen' | 'ran';
 
 /** Notes names for the end of the run, across files and processes. */
 export function note(kind: Kind, names: Iterable<string>): void {
@@ -68,5 +76,8 @@ export function noted(kind: Kind): Map<string, number> {
 /** From now on every control that a person's act reaches in this context is told. */
 export async function watchControls(context: BrowserContext, tell: (name: string) => void): Promise<void> {
   await context.exposeBinding('tellControl', (_, name: string) => tell(name));
-  await context.addInitScript(`${NAMING}; window.noteControls((name) => window.tellControl(name));`);
+  await context.exposeBinding('tellMet', (_, names: string[]) => note('seen', names));
+  await context.addInitScript(
+    `${NAMING}; window.noteControls((name) => { window.tellControl(name); window.meetControls((names) => window.tellMet(names)); });`,
+  );
 }

@@ -1,31 +1,10 @@
 import { expect, test, type APIRequestContext } from './test';
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { probe } from './helpers';
-
-/** Where the started instance keeps the process ids of what it runs. */
-const RUN = process.env.RHAPSODE_RUN ?? 'var/app/run';
-const signal = (name: string, kind: 'TERM' | 'KILL') => {
-  const supervisor = readFileSync(`${RUN}/${name}.started`, 'utf8').trim();
-  // All below the supervisor, the program itself last: runuser and nice stand between.
-  const below = execFileSync('bash', [
-    '-c',
-    `below() { for child in $(pgrep -P "$1"); do echo "$child"; below "$child"; done; }; below ${supervisor}`,
-  ]);
-  const all = below.toString().trim().split('\n').filter(Boolean);
-  expect(all.length, `${name} runs`).toBeGreaterThan(0);
-  for (const pid of name.startsWith('worker') ? all : all.slice(0, 1)) {
-    try {
-      process.kill(Number(pid), kind);
-    } catch {
-      // It ended together with the one above it.
-    }
-  }
-};
-const restartDatabase = () =>
-  execFileSync('bash', ['-c', 'source bin/parts/common.sh; source bin/parts/services.sh; restart_postgres immediate']);
+import { restartDatabase, signal } from './services';
 
 async function signedIn(request: APIRequestContext, name: string) {
   const answer = await request.post('/api/session/begin', {
@@ -37,13 +16,17 @@ async function signedIn(request: APIRequestContext, name: string) {
 
 /** Whatever dies while a film is made, the film is made, whole, and nothing half-made is ever seen. */
 test('a film survives killed workers and restarted services', async ({ request }) => {
-  test.setTimeout(360_000);
+  test.setTimeout(660_000);
   await signedIn(request, 'tilda');
+  // Films of the sample that are still being made come first.
+  const waits = async () =>
+    ((await (await request.get('/api/health')).json()) as { queueSeconds: number }).queueSeconds;
+  await expect.poll(waits, { timeout: 300_000, intervals: [2000] }).toBe(0);
   const desk = await (await request.get('/api/desk')).json();
   const story = (desk.stories as { id: string; title: string }[]).find((s) => s.title.startsWith('The Mill'));
   const view = await (await request.get(`/api/stories/${story?.id}`)).json();
   const asked = await request.post(`/api/stories/${story?.id}/films`, {
-    data: { size: '540', container: 'webm' },
+    data: { size: '540' },
     headers: { 'X-Rhapsode': '1' },
   });
   const film = (await asked.json()) as { id: string };
@@ -60,7 +43,7 @@ test('a film survives killed workers and restarted services', async ({ request }
       .toBe(true);
   const half = async () => {
     if ((await look())?.state === 'done') return;
-    expect([404, 502]).toContain((await request.get(`/api/films/${film.id}/film.webm`)).status());
+    expect([404, 502]).toContain((await request.get(`/api/films/${film.id}/film.mp4`)).status());
   };
 
   await begun(30);
@@ -79,7 +62,7 @@ test('a film survives killed workers and restarted services', async ({ request }
   await expect.poll(async () => (await look())?.state, { timeout: 240_000, intervals: [1000] }).toBe('done');
 
   const path = join(mkdtempSync(join(tmpdir(), 'survived-')), 'film.mp4');
-  writeFileSync(path, await (await request.get(`/api/films/${film.id}/film.webm`)).body());
+  writeFileSync(path, await (await request.get(`/api/films/${film.id}/film.mp4`)).body());
   const entries = probe(path);
   expect(Number(entries['streams.stream.0.nb_read_frames'])).toBe(view.plan.frames);
   // Every frame can be read: ffmpeg says nothing.

@@ -125,12 +125,21 @@ for (const width of [1280, 390]) {
     await page.locator('a[href^="/assignments/"]').first().click();
     await expect(page.locator('a[href^="/handins/"]').first()).toBeVisible();
     await looked('the hand-ins');
+    const list = page.url();
     await page.locator('a[href^="/handins/"]').first().click();
     await expect(page.locator('video')).toBeVisible();
     await looked('a review');
     const remark = page.locator('main button', { hasText: /\S{4}/ }).last();
     await remark.scrollIntoViewIfNeeded();
     await looked('the answer');
+    for (const [place, name] of [
+      [`${list}/screening`, 'a screening'],
+      [`${list}/task`, 'a task'],
+      ['/account', 'an account'],
+    ] as const) {
+      await page.goto(place);
+      await looked(name);
+    }
     await context.close();
   });
 }

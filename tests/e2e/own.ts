@@ -8,8 +8,12 @@ import { expect, type Page } from './test';
 
 /** A story of one's own, with pictures and voices that are not the sample's. */
 export const at = mkdtempSync(join(tmpdir(), 'own-'));
+/** How each was made that is there: what many tests use is made once. */
+const made = new Map<string, string>();
 export const make = (name: string, ...how: string[]) => {
-  execFileSync('ffmpeg', ['-v', 'error', '-y', '-f', 'lavfi', ...how, join(at, name)]);
+  const told = JSON.stringify(how);
+  if (made.get(name) !== told) execFileSync('ffmpeg', ['-v', 'error', '-y', '-f', 'lavfi', ...how, join(at, name)]);
+  made.set(name, told);
   return join(at, name);
 };
 const pictures = () => [

@@ -4,7 +4,8 @@ import webvtt from 'node-webvtt';
 import { folder, order, probe, rows, saved, signIn, spokenFor } from './helpers';
 
 /** The whole path, from a folder of pictures to an answered film, as a student and as a teacher. */
-test.describe.configure({ mode: 'serial' });
+// Of a story told from its beginning no test can be tried again by itself.
+test.describe.configure({ mode: 'serial', retries: 0 });
 
 let student: Page;
 let teacher: Page;
@@ -220,6 +221,33 @@ test('the film plays in the page, with captions', async () => {
 });
 
 test('it is handed in, and what is handed in is frozen', async () => {
+  await student.getByRole('button', { name: 'Hand in', exact: true }).dblclick();
+  await expect(student.getByText('This film is handed in and waits for an answer.')).toBeVisible();
+  // Nobody has looked yet: it is taken back, once without a network, and handed in again.
+  await student.context().setOffline(true);
+  await student.getByRole('button', { name: 'Take it back' }).click();
+  await expect(student.getByText(/connection/).first()).toBeVisible();
+  await student.context().setOffline(false);
+  await student.getByRole('button', { name: 'Take it back' }).dblclick();
+  await expect(student.getByText('It is taken back.', { exact: false })).toBeVisible();
+  const hers = teacher.getByRole('region', { name: 'Class 6', exact: true });
+  await hers
+    .getByRole('link', { name: /See the hand-ins|for your answer/ })
+    .first()
+    .click();
+  await expect(teacher.getByRole('heading', { name: 'Waiting for your answer' })).toBeVisible();
+  await expect(teacher.getByRole('link', { name: 'Low Water', exact: true })).toHaveCount(0);
+  await teacher.goto('/');
+  await student.getByRole('link', { name: /^Hand-in 1/ }).click();
+  await expect(student.getByText('taken back', { exact: true })).toBeVisible();
+  await student.getByRole('link', { name: 'To the script' }).click();
+  await student.getByRole('link', { name: 'Film', exact: true }).click();
+  await student.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await expect(student.getByText('This film is handed in and waits for an answer.')).toBeVisible();
+  await student.getByRole('link', { name: /^Hand-in 1/ }).click();
+  await student.getByRole('button', { name: 'Take it back' }).click();
+  await expect(student.getByText('taken back', { exact: true })).toBeVisible();
+  await student.goBack();
   await student.getByRole('button', { name: 'Hand in', exact: true }).click();
   await expect(student.getByText('This film is handed in and waits for an answer.')).toBeVisible();
   film = (await student.locator('video').getAttribute('src')) ?? '';
@@ -230,9 +258,18 @@ test('it is handed in, and what is handed in is frozen', async () => {
 });
 
 test('the teacher watches, leaves a remark at a moment and returns it', async () => {
-  await teacher.getByRole('link', { name: /wait.* for your answer/ }).click();
-  await teacher.getByRole('link', { name: 'Low Water', exact: true }).click();
+  await teacher
+    .getByRole('region', { name: 'Class 6', exact: true })
+    .getByRole('link', { name: /wait.* for your answer/ })
+    .click();
+  await teacher.getByRole('listitem').getByRole('link', { name: 'Low Water', exact: true }).click();
   await expect(teacher.locator('video')).toHaveAttribute('src', film);
+  // Whoever made it sees that it is read, and takes it back no more.
+  const own = await student.context().newPage();
+  await own.goto(teacher.url());
+  await expect(own.getByText('being read', { exact: true })).toBeVisible();
+  await expect(own.getByRole('button', { name: 'Take it back' })).toHaveCount(0);
+  await own.close();
   await teacher.getByRole('slider', { name: 'Position in the film' }).fill('70');
   await teacher.getByRole('button', { name: 'Leave a remark at this moment' }).click();
   await teacher.getByLabel(/^Remark at/).fill('Say where you saw this.');
@@ -273,7 +310,25 @@ test('the student finds the remark beside its slide, mends, and hands in again',
 
 test('the teacher accepts it, and the earlier hand-in stays readable', async () => {
   await teacher.getByRole('link', { name: 'All hand-ins' }).click();
-  await teacher.getByRole('link', { name: 'Low Water, changed', exact: true }).click();
+  await teacher.getByRole('listitem').getByRole('link', { name: 'Low Water, changed', exact: true }).click();
+  // What changed since is told, and what was said of it ticked off; the one before is a step away.
+  const since = teacher.getByRole('region', { name: 'Since hand-in 1' });
+  await expect(since.getByRole('listitem').filter({ hasText: 'Slide 2' })).toContainText('words');
+  await since.getByRole('button', { name: 'See slide 2' }).click();
+  await expect.poll(() => teacher.locator('video').evaluate((v: HTMLVideoElement) => v.currentTime)).toBeGreaterThan(1);
+  const told = since.getByRole('switch', { name: 'Done: “Say where you saw this.”' });
+  await teacher.context().setOffline(true);
+  await since.getByText('Say where you saw this.').click();
+  await expect(teacher.getByText(/connection/).first()).toBeVisible();
+  await expect(told).not.toBeChecked();
+  await teacher.context().setOffline(false);
+  await since.getByText('Say where you saw this.').click();
+  await expect(told).toBeChecked();
+  await teacher.reload();
+  await expect(told).toBeChecked();
+  await since.getByRole('link', { name: 'See hand-in 1' }).click();
+  await expect(teacher.getByRole('heading', { name: 'Low Water', exact: true })).toBeVisible();
+  await teacher.goBack();
   await teacher.getByRole('button', { name: 'Accept' }).click();
   await expect(teacher.getByRole('heading', { name: 'Accepted' })).toBeVisible();
   await teacher.getByRole('link', { name: 'Hand-in 1 (returned)' }).click();

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { Film } from '../../web/api/types';
 import { bringIn } from './helpers';
 import { expect, test, type APIRequestContext } from './test';
 
@@ -115,8 +116,12 @@ test('a film ordered three times at once is one film, and handed in twice at onc
   expect(orders.map((o) => o.status()).sort()).toEqual([200, 200, 202]);
   expect(films.size).toBe(1);
   const [film] = films;
-  const state = async () => ((await (await request.get(`/api/films/${film}`)).json()) as { state: string }).state;
-  await expect.poll(state, { timeout: 180_000, intervals: [500] }).toBe('done');
+  const made = async () => {
+    const { state, problems } = (await (await request.get(`/api/films/${film}`)).json()) as Film;
+    return { state, problems };
+  };
+  // Made, and played through.
+  await expect.poll(made, { timeout: 180_000, intervals: [500] }).toEqual({ state: 'done', problems: [] });
 
   const handIns = await times(3, () =>
     request.post(`/api/assignments/${assignment}/handins`, { data: { film }, headers: own }),

@@ -45,6 +45,11 @@ async function seenAt(page: Page, word: number) {
 }
 
 test('the look comes to what is talked about: stops by mouse, tied to words, watched, taken away', async ({ page }) => {
+  // When the words are said is told late, and no stop is set before.
+  await page.route('**/spoken.json', async (route) => {
+    await page.waitForTimeout(2500);
+    await route.continue();
+  });
   await spoken(page, 'Here and there');
   await add(page).click();
   await expect(knot(page, 1)).toBeVisible();

@@ -156,7 +156,7 @@ test('a teacher sets the style that stories for an assignment begin with, also w
   browser,
 }) => {
   await signIn(page, 'maren');
-  await page.locator('a[href^="/assignments/"]').first().click();
+  await page.getByRole('region', { name: 'Class 6', exact: true }).locator('a[href^="/assignments/"]').first().click();
   const field = () => page.getByRole('button', { name: /Style that stories begin with$/ });
   await expect(field()).toContainText('Each chooses its own');
   await page.context().setOffline(true);
@@ -188,7 +188,7 @@ test('a teacher tells how many letters a picture bears; who writes more sees it,
   browser,
 }) => {
   await signIn(page, 'maren');
-  await page.locator('a[href^="/assignments/"]').first().click();
+  await page.getByRole('region', { name: 'Class 6', exact: true }).locator('a[href^="/assignments/"]').first().click();
   const field = () => page.getByRole('button', { name: /Letters on a picture, at most$/ });
   await expect(field()).toContainText('As many as fit');
   await page.context().setOffline(true);

@@ -11,7 +11,10 @@ import { signIn } from './helpers';
  * Walks through every place at random and does what nobody planned: types odd things, chooses several, drags, presses
  * keys, goes back, reloads, loses the network. The same seed walks the same way as far as the machine lets it.
  */
-const ACTS = Number(process.env.WANDER_ACTS ?? 300);
+/** More by hand, and by other seeds. */
+const ACTS = Number(process.env.WANDER_ACTS ?? 120);
+/** Milliseconds after which a page has told of all that it could not have. */
+const LATE = 3000;
 /** Other walks by hand: it is added to every seed. */
 const OTHER = Number(process.env.WANDER_SEED ?? 0);
 const ODD = [
@@ -70,6 +73,8 @@ class Walk {
   readonly met = new Map<string, number>();
   done = 0;
   private films = 0;
+  /** Until when what could not be had is no wonder. */
+  private cut = 0;
 
   constructor(
     readonly page: Page,
@@ -84,6 +89,10 @@ class Walk {
       if (message.type() !== 'error') return;
       // A refusal in so many words, or a network that is cut on purpose, is no trouble.
       if (/status of 4\d\d|ERR_INTERNET_DISCONNECTED|ERR_NETWORK|Failed to fetch/.test(message.text())) return;
+      // The page was left while its worker was looked for anew: it is at the next visit, and offline.spec.ts has it work.
+      if (message.text() === 'An unknown error occurred when fetching the script.') return;
+      // The same, where the page's own worker has looked for what is kept.
+      if (/ERR_FAILED/.test(message.text()) && Date.now() < this.cut) return;
       this.troubles.push(`console: ${message.text()}`);
     });
     page.on('response', (response) => {
@@ -137,7 +146,13 @@ class Walk {
     this.met.set(one.name, (this.met.get(one.name) ?? 0) + 1);
     const options = { timeout: 1500 };
     if (one.name.startsWith('field') && this.dice() < 0.8) {
-      await element.fill(this.pick(ODD), options);
+      const odd = this.pick(ODD);
+      // Into a number or a day nothing odd can be put, only typed.
+      if (await element.evaluate((input) => /^(number|date)$/.test((input as HTMLInputElement).type))) {
+        await element.focus();
+        await this.page.keyboard.press('Control+a');
+        await this.page.keyboard.type(odd.slice(0, 20));
+      } else await element.fill(odd, options);
       if (this.dice() < 0.5) await this.page.keyboard.press(this.pick(['Enter', 'Tab', 'Escape']));
     } else if (one.name.startsWith('select')) {
       const values = await element.evaluate((s) =>
@@ -181,13 +196,15 @@ class Walk {
       if (this.page.url() === 'about:blank') await this.page.goto('/');
     } else if (chance < 0.94) await this.page.reload({ timeout: 8000 });
     else if (chance < 0.97) await this.page.goto(this.pick(this.starts), { timeout: 8000 });
-    else if (chance < 0.98) await this.page.setViewportSize({ width: this.pick([390, 800, 1280]), height: 800 });
+    else if (chance < 0.98) await this.resize(this.pick([390, 800, 1280]));
     else {
       const context = this.page.context();
+      this.cut = Infinity;
       await context.setOffline(true);
       await this.press().catch(() => undefined);
       await this.page.waitForTimeout(700);
       await context.setOffline(false);
+      this.cut = Date.now() + LATE;
     }
   }
 
@@ -203,8 +220,10 @@ class Walk {
     if (state.text < 10) {
       // A page that is still being fetched is given a moment.
       await this.page.waitForTimeout(2500);
-      const again = await this.page.evaluate(() => document.getElementById('root')?.innerText.trim().length ?? 0);
-      if (again < 10) this.troubles.push(`${what}: the page is empty at ${this.page.url()}`);
+      const again = await this.page
+        .evaluate(() => document.getElementById('root')?.innerText.trim().length ?? 0)
+        .catch(() => null);
+      if (again !== null && again < 10) this.troubles.push(`${what}: the page is empty at ${this.page.url()}`);
     }
     if (state.broken) {
       this.troubles.push(`${what}: a place stopped working at ${this.page.url()}`);
@@ -214,8 +233,9 @@ class Walk {
 
   async go(acts: number): Promise<void> {
     for (let n = 0; n < acts && this.troubles.length === 0; n += 1) {
-      if ((await this.page.getByLabel('Password').count()) > 0) await signIn(this.page, this.name);
       try {
+        if ((await this.page.getByRole('heading', { name: 'Sign in', exact: true }).count()) > 0)
+          await signIn(this.page, this.name);
         await this.act();
         this.done += 1;
       } catch (error) {
@@ -231,11 +251,17 @@ class Walk {
     }
   }
 
+  /** A window that fills the screen has the size of that, until the browser has made it a window again. */
+  private async resize(width: number): Promise<void> {
+    await this.page.evaluate(() => document.fullscreenElement && document.exitFullscreen());
+    await expect(() => this.page.setViewportSize({ width, height: 800 })).toPass({ timeout: 10_000 });
+  }
+
   /** Nothing that was done waits to be saved. */
   async settle(): Promise<void> {
-    await this.page.setViewportSize({ width: 1280, height: 800 });
+    await this.resize(1280);
     const states = this.page.getByRole('status').filter({ hasText: /^(Saving|Not saved)/ });
-    await expect(states).toHaveCount(0, { timeout: 20_000 });
+    await expect(states).toHaveCount(0, { timeout: 60_000 });
   }
 }
 
@@ -264,7 +290,15 @@ async function begin(browser: Browser, name: string, size: { width: number; heig
   return { page, touch };
 }
 
-const walks = [
+/** Many acts are for stories, which not all have. */
+const walks: {
+  seed: number;
+  name: string;
+  size: { width: number; height: number };
+  fresh: boolean;
+  sample: string | null;
+  share?: number;
+}[] = [
   { seed: 1, name: 'wren', size: { width: 1280, height: 800 }, fresh: true, sample: null },
   { seed: 2, name: 'juno', size: { width: 390, height: 844 }, fresh: true, sample: 'Who Turns the Wheel?' },
   { seed: 3, name: 'maren', size: { width: 1280, height: 800 }, fresh: true, sample: null },
@@ -275,33 +309,54 @@ const walks = [
     fresh: false,
     sample: 'The Mill That Borrowed the Moon',
   },
+  { seed: 5, name: 'edda', size: { width: 800, height: 1100 }, fresh: false, sample: null, share: 0.4 },
 ];
-for (const { seed, name, size, fresh, sample } of walks) {
+for (const { seed, name, size, fresh, sample, share = 1 } of walks) {
   test(`a walk at random, seed ${seed}: ${name} at ${size.width}`, async ({ browser }) => {
     test.setTimeout(900_000);
     const { page, touch } = await begin(browser, name, size);
     const all = files();
     const starts = ['/'];
     const desk = (await (await page.request.get('/api/desk')).json()) as {
-      stories: { id: string; title: string }[];
-      classrooms: { assignments: { id: string }[] }[];
+      assignments: { id: string }[];
+      stories: { id: string; title: string; handIn: { id: string } | null }[];
+      classrooms: { id: string; assignments: { id: string }[] }[];
     };
     // By whatever name it goes by now: an earlier walk may have changed it.
     const known = sample ? (desk.stories.find((s) => s.title === sample) ?? desk.stories.at(-1)) : undefined;
     const stories = [...(known ? [`/stories/${known.id}`] : []), ...(fresh ? [await own(page, all.slice(0, 4))] : [])];
-    for (const story of stories) starts.push(story, story, `${story}/booth`, `${story}/film`);
+    for (const story of stories) {
+      starts.push(story, story, `${story}/booth`, `${story}/film`);
+      const { assets } = (await (await page.request.get(`/api${story}`)).json()).story as {
+        assets: Record<string, { kind: string }>;
+      };
+      const voice = Object.keys(assets).find((id) => assets[id]?.kind === 'voice');
+      if (voice) starts.push(`${story}/split?voices=${voice}`);
+    }
     for (const assignment of desk.classrooms.flatMap((c) => c.assignments)) {
       const { handIns } = await (await page.request.get(`/api/assignments/${assignment.id}`)).json();
-      starts.push(`/assignments/${assignment.id}`, ...(handIns as { id: string }[]).map((h) => `/handins/${h.id}`));
+      starts.push(
+        `/assignments/${assignment.id}`,
+        `/assignments/${assignment.id}/task`,
+        `/assignments/${assignment.id}/rubric`,
+        `/assignments/${assignment.id}/screening`,
+        ...(handIns as { id: string }[]).map((h) => `/handins/${h.id}`),
+      );
     }
+    for (const { id } of desk.assignments) starts.push(`/assignments/${id}/watched`);
+    for (const { handIn } of desk.stories) if (handIn) starts.push(`/handins/${handIn.id}`);
+    if (name === 'edda') starts.push('/school', '/school', '/join', '/account');
+    if (name === 'maren') starts.push('/account');
+    for (const { id } of desk.classrooms) starts.push(`/classes/${id}`, `/classes/${id}/cards`, `/classes/${id}/task`);
     const walk = new Walk(page, random(seed + OTHER), name, touch, starts, all);
-    await walk.go(ACTS);
+    const acts = Math.round(ACTS * share);
+    await walk.go(acts);
     await walk.settle().catch((error: unknown) => walk.troubles.push(`at the end: ${String(error)}`));
     note('met', walk.met.keys());
     const list = [...walk.met].sort().map(([control, times]) => `${String(times).padStart(4)}  ${control}`);
     console.log(`Seed ${seed}: ${walk.done} acts, ${walk.met.size} controls met\n${list.join('\n')}`);
     expect(walk.troubles).toEqual([]);
-    expect(walk.done, 'most acts can be done').toBeGreaterThan(ACTS * 0.6);
+    expect(walk.done, 'most acts can be done').toBeGreaterThan(acts * 0.6);
     await page.context().close();
   });
 }

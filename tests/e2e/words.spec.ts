@@ -246,6 +246,8 @@ test('several words on one slide: added, written, set each for itself, taken off
 
   // In the script they are written one below the other.
   await page.getByText('Script', { exact: true }).first().click();
+  // The same field stands in both views: what is typed on its way from one to the other would go to neither.
+  await expect(look(page)).toHaveCount(0);
   await page.getByLabel('Words 2 on slide 2').fill('unasked');
   await page.getByLabel('Words 2 on slide 2').blur();
   await expect.poll(async () => (await all())[1]?.[0]).toBe('unasked');

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\TestCase;
+use Rhapsode\Core\Film\PlayProblem;
+use Rhapsode\Studio\Mux\FilmReader;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
+use Rhapsode\Studio\Tool\ToolFailed;
 
 /** The whole engine through its command line, on a folder of what people have lying about. */
 final class FilmTest extends TestCase
@@ -95,6 +98,32 @@ final class FilmTest extends TestCase
         self::assertSame('The Mill; 50 % \\\\ = more #1', $probe['format.tags.title']);
         self::assertSame('mov_text', $probe['streams.stream.2.codec_name']);
         self::assertArrayHasKey('chapters.chapter.6.start_time', $probe);
+    }
+
+    /** Read back as whoever watches it does, it is whole; cut, spoilt, without its sound or its captions it is found out. */
+    public function testItIsPlayedThrough(): void
+    {
+        $problems = static function (string $film): array {
+            $plan = self::$plan;
+
+            return (new FilmReader())->read($film)->problems($plan['frames'], $plan['frames'] / $plan['fps'], \count($plan['cues']));
+        };
+        self::assertSame([], $problems(self::$film));
+        $spoilt = static function (string ...$how): string {
+            $to = self::$scratch->path('spoilt.mp4');
+            Tool::ffmpeg(['-v', 'error', '-i', Tool::file(self::$film), ...array_values($how), '-c', 'copy', Tool::file($to)]);
+
+            return $to;
+        };
+        self::assertSame([PlayProblem::Captions], $problems($spoilt('-map', '0:v', '-map', '0:a')));
+        $half = (string) (self::$plan['frames'] / self::$plan['fps'] / 2);
+        self::assertContains(PlayProblem::Picture, $problems($spoilt('-map', '0', '-t', $half)));
+        self::assertContains(PlayProblem::Sound, $problems($spoilt('-map', '0:v', '-map', '0:s', '-map', '0:a', '-bsf:a', "noise=drop='gt(pts*tb,{$half})'")));
+        // Without its end: what a full disk leaves.
+        $to = self::$scratch->path('cut.mp4');
+        file_put_contents($to, substr((string) file_get_contents(self::$film), 0, intdiv((int) filesize(self::$film) * 2, 3)));
+        $this->expectException(ToolFailed::class);
+        $problems($to);
     }
 
     public function testFramesFollowEachOtherWithoutAGap(): void

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Document\Refused;
 use Rhapsode\Core\Message\Message;
+use Rhapsode\Core\Sound\HowItSounds;
 use Rhapsode\Studio\Messages\IcuCatalogue;
 
 /**
@@ -53,6 +54,9 @@ final class MessagesTest extends TestCase
         // Findings, refusals: a code made of a name of core's.
         $made = ['proof' => "/Flaw\\(\\s*Severity::\\w+,\\s*'([a-z-]+)'/", 'hand-in' => "/case \\w+ = '([a-z-]+)'/"];
         $codes = $whole[1];
+        foreach (HowItSounds::cases() as $flaw) {
+            array_push($codes, "proof.{$flaw->value}", "proof.{$flaw->value}.many");
+        }
         foreach ($made as $section => $name) {
             preg_match_all($name, $all, $names);
             foreach ($names[1] as $one) {

@@ -7,23 +7,15 @@ namespace Rhapsode\Tests\Studio;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Layer\Words\PlannedPointer;
 use Rhapsode\Core\Layer\Words\PlannedWords;
-use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Plan\Scene;
-use Rhapsode\Studio\Folder\FolderRenditions;
-use Rhapsode\Studio\Folder\StoryFolder;
-use Rhapsode\Studio\Messages\IcuCatalogue;
-use Rhapsode\Studio\Tool\Scratch;
-use Rhapsode\Studio\Tool\Tool;
-use Rhapsode\Studio\Words\FontWidths;
 
 /** In the made film's own pixels: words that are written, that come up, that light up, and a label's line. */
 final class WordsComingTest extends TestCase
 {
-    private const WIDTH = 640;
-    private const HEIGHT = 360;
+    private const WIDTH = SmallFilm::WIDTH;
+    private const HEIGHT = SmallFilm::HEIGHT;
 
-    private Scratch $scratch;
-    private string $film;
+    private SmallFilm $film;
 
     /**
      * A film of one slide of six seconds over black.
@@ -33,34 +25,9 @@ final class WordsComingTest extends TestCase
      */
     private function make(array $words, array $framing = ['motion' => 'still'], string $script = ''): Scene
     {
-        $this->scratch = new Scratch();
-        $folder = $this->scratch->path('story');
-        mkdir($folder);
-        Media::picture("{$folder}/black.jpg", 'xc:#000000', 1280, 720);
-        $story = ['version' => 2, 'title' => 'Words', 'assets' => [
-            'p' => ['kind' => 'picture', 'file' => 'black.jpg', 'width' => 1280, 'height' => 720],
-        ], 'slides' => [['id' => 'a', 'script' => $script, 'stay' => 6, 'layers' => [
-            ['id' => 'picture', 'kind' => 'picture', 'asset' => 'p', 'framing' => $framing], ['id' => 'w', 'kind' => 'words', ...$words],
-        ]]]];
-        file_put_contents("{$folder}/story.json", json_encode($story, \JSON_THROW_ON_ERROR));
-        $this->film = $this->scratch->path('film.mp4');
-        Tool::run(
-            ['env', 'XDG_CACHE_HOME=' . $this->scratch->path('cache'), \dirname(__DIR__, 2) . '/bin/rhapsode', 'film', $folder, $this->film, '--size', 'small'],
-            120,
-            20_000,
-        );
-        $read = new StoryFolder($folder, new FolderRenditions($this->scratch->path('cache')));
-        $told = $read->read();
+        $this->film = new SmallFilm(['script' => $script, 'stay' => 6, 'layers' => [['id' => 'w', 'kind' => 'words', ...$words]]], $framing);
 
-        return (new Planner(new FontWidths(), new IcuCatalogue()))->plan($told, $read->lights($told))->scenes[0];
-    }
-
-    /** @return list<int> the lightness of each pixel, row by row */
-    private function light(int $frame): array
-    {
-        $pixels = Media::frame($this->film, $frame, self::WIDTH, self::HEIGHT);
-
-        return array_map(static fn(int $i): int => intdiv($pixels[3 * $i] + $pixels[3 * $i + 1] + $pixels[3 * $i + 2], 3), range(0, self::WIDTH * self::HEIGHT - 1));
+        return $this->film->scene;
     }
 
     /**
@@ -100,9 +67,9 @@ final class WordsComingTest extends TestCase
         ]);
         $reveal = self::words($scene)->reveal;
         self::assertNotNull($reveal);
-        $full = $this->light(150);
+        $full = $this->film->light(150);
         self::assertGreaterThan(100_000, array_sum($full), 'all is there in the end');
-        self::assertLessThan(2000, array_sum($this->light(28)), 'and nothing before');
+        self::assertLessThan(2000, array_sum($this->film->light(28)), 'and nothing before');
         foreach ([40, 52, 65, 74] as $frame) {
             $written = $reveal->written->at($frame);
             self::assertTrue($written > 0 && $written < 1, 'it is being written');
@@ -112,7 +79,7 @@ final class WordsComingTest extends TestCase
                 (intdiv($i, self::WIDTH) + 0.5) / self::HEIGHT,
             )), range(0, self::WIDTH * self::HEIGHT - 1));
             // Coding moves the edges of letters a little; a frame too early or too late is three times as far off.
-            self::assertLessThan(0.12, self::apart($this->light($frame), $expected), "frame {$frame}");
+            self::assertLessThan(0.12, self::apart($this->film->light($frame), $expected), "frame {$frame}");
         }
     }
 
@@ -122,9 +89,9 @@ final class WordsComingTest extends TestCase
         $planned = self::words($scene);
         self::assertNotNull($planned->rise);
         $body = $planned->block->body();
-        $full = $this->light(120);
+        $full = $this->film->light(120);
         foreach ([33, 36, 39, 42] as $frame) {
-            $light = $this->light($frame);
+            $light = $this->film->light($frame);
             $below = \array_slice($light, self::WIDTH * (int) ceil(($body->y + $body->height) * self::HEIGHT + 1));
             self::assertLessThan(30, max([0, ...$below]), 'below its box nothing is seen');
             $seen = array_sum($light) / array_sum($full);
@@ -133,7 +100,7 @@ final class WordsComingTest extends TestCase
             $down = $planned->rise->at($frame) * PlannedWords::RISE * self::HEIGHT;
             self::assertEqualsWithDelta(self::middle($full) + $down, self::middle($light), 1.5 + $down / 2, "frame {$frame}");
         }
-        self::assertLessThan(0.08, self::apart($this->light(42), $full));
+        self::assertLessThan(0.08, self::apart($this->film->light(42), $full));
     }
 
     public function testTheLineOfALabelStaysWithItsPointWhileThePictureMoves(): void
@@ -147,7 +114,7 @@ final class WordsComingTest extends TestCase
         $ends = [];
         foreach ([5, 60, 110, 170] as $frame) {
             $end = $pointer->end($scene->progress($frame));
-            $light = $this->light($frame);
+            $light = $this->film->light($frame);
             // The middle of all that is light about the point is the point.
             [$x, $y] = [$end->x * self::WIDTH, $end->y * self::HEIGHT];
             $sum = [0.0, 0.0, 0.0];
@@ -177,7 +144,7 @@ final class WordsComingTest extends TestCase
         );
         [, $first, $second] = $scene->words();
         $yellow = function (PlannedWords $line, int $frame): bool {
-            $pixels = Media::frame($this->film, $frame, self::WIDTH, self::HEIGHT);
+            $pixels = Media::frame($this->film->path, $frame, self::WIDTH, self::HEIGHT);
             [$one] = $line->block->lines;
             $lit = 0;
             for ($y = (int) ($one->y / 2); $y < ($one->y + $one->size) / 2; ++$y) {

@@ -13,6 +13,7 @@ const spoken: Spoken = {
   sentences: [],
   pauses: [],
   repeats: [],
+  beside: { noise: 0, breaths: 0, clicks: 0 },
   zero: 1.5,
   words: [
     { text: 'Here', at: 1.7, to: 1.9 },

@@ -1,6 +1,8 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
+import { sentence } from '../../web/api/client';
 import { addPart, beginTake, endTake, unsent, type Kept } from '../../web/assets/keeper';
 import { Sender } from '../../web/assets/Sender';
+import { say, type Code } from '../../web/messages/say';
 import { assetServer, json } from './server';
 
 /** The keeper and sender of what comes in: it stays in the browser until the server has said that it holds it all. */
@@ -114,6 +116,62 @@ describe('what comes in', () => {
     await expect(new Sender(await kept('fay', ['text'])).settle()).rejects.toThrow('sound.unknown-kind');
     expect(await unsent('fay')).toEqual([]);
   });
+
+  it.each([
+    ['a server whose disk is full', 507, 'problem.disk-full'],
+    ['a server that fails', 500, 'problem.wrong-here'],
+    ['a server of which too much is asked', 429, 'problem.not-understood'],
+  ])(
+    'is kept for %s, and sent when it has recovered',
+    async (_, status, code) => {
+      let fails = true;
+      const { parts } = assetServer({ failing: () => (fails ? json({ code }, status) : null) });
+      const why: unknown[] = [];
+      const take = await kept('kit', ['one', 'two']);
+      const done = new Sender(take).settle((waits, reason) => waits && why.push(reason));
+      await new Promise((wake) => setTimeout(wake, 300));
+      expect(why.map(sentence)).toContain(say(code as Code));
+      fails = false;
+      expect((await done).state).toBe('ready');
+      expect(parts()).toEqual([['one', 'two']]);
+    },
+    10_000,
+  );
+
+  it.each([
+    ['whoever is signed out meanwhile', 401],
+    ['a story that was deleted, and may come back', 404],
+  ])(
+    'is kept for %s',
+    async (_, status) => {
+      const fails = { yes: true };
+      const { parts } = assetServer({
+        failing: () => (fails.yes ? json({ code: 'problem.not-found' }, status) : null),
+      });
+      const take = await kept(`lea ${status}`, ['one']);
+      await expect(new Sender(take).settle()).rejects.toThrow();
+      const [found] = await unsent(`lea ${status}`);
+      expect(found?.id).toBe(take.id);
+      fails.yes = false;
+      if (found) await new Sender(found).settle();
+      expect(parts()).toEqual([['one']]);
+    },
+    10_000,
+  );
+
+  it('is held by the page where the browser has no room, and sent from there', async () => {
+    const { parts } = assetServer();
+    const take = await beginTake('mia', 'story', 's1');
+    expect(await addPart(take, 0, bytes('one'))).toBe(true);
+    const full = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    expect(await addPart(take, 1, bytes('two'))).toBe(false);
+    await endTake(take, 2);
+    full.mockRestore();
+    await new Sender(take).settle();
+    expect(parts()).toEqual([['one', 'two']]);
+  }, 10_000);
 
   it('as a file is cut into parts, and tells how much of it has gone', async () => {
     const { parts } = assetServer();

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { judge, Level, room, SILENT, type Heard } from '../../web/booth/level';
+import { judge, Level, room, SILENT, type Heard } from '../../web/microphone/level';
 
 const RATE = 48_000;
 const BLOCK = 4096;

@@ -61,12 +61,16 @@ describe('the recorder', () => {
   it('records and hands the recording in', async () => {
     const { all: asked } = assetServer();
     const { result, onDone } = hook('hal');
-    await act(() => result.current.start('s1', false));
+    await act(() => result.current.start('s1', null));
     expect(result.current.state).toBe('recording');
+    await new Promise((wake) => setTimeout(wake, 60));
     act(() => result.current.stop());
     await waitFor(() => expect(onDone).toHaveBeenCalledOnce());
     await waitFor(() => expect(result.current.state).toBe('ready'));
     expect(asked.some((a) => a.path.includes('/parts/0'))).toBe(true);
+    // For how long, by the clock by which steps and pointing are noted: samples.
+    const told = asked.find((a) => a.path.endsWith('/finish'))?.body as { recorded?: number };
+    expect(told.recorded).toBeGreaterThanOrEqual(0.05 * 48_000);
   });
 
   it.each(['making', 'starting'] as const)(
@@ -75,12 +79,12 @@ describe('the recorder', () => {
       serve(() => json({ id: 'server', slide: 's1', finished: false, parts: [] }, 201));
       fails = way;
       const { result } = hook(`ida ${way}`);
-      await act(() => result.current.start('s1', false));
+      await act(() => result.current.start('s1', null));
       await waitFor(() => expect(result.current.trouble).toContain('did not start'));
       expect(result.current.state).toBe('off');
       expect(await unsent(`ida ${way}`)).toEqual([]);
       fails = 'nothing';
-      await act(() => result.current.start('s1', false));
+      await act(() => result.current.start('s1', null));
       expect(result.current.state).toBe('recording');
       expect(result.current.trouble).toBe('');
     },

@@ -85,6 +85,8 @@ export function story(revision: number, more: Partial<StoryView> = {}): StoryVie
     praise: [],
     proof: [],
     waveforms: {},
+    makers: ['Pim'],
+    saidBy: {},
     canUndo: false,
     canRedo: false,
     assignment: null,

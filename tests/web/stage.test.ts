@@ -22,6 +22,8 @@ interface Seen {
     drifted: { x: number; y: number } | null;
     /** Where the upper edge of what rolls lies, in shares of the slide's height, and how many slides it is high. */
     rolled: [top: number, slides: number] | null;
+    /** Where somebody pointed. */
+    pointed: [x: number, y: number] | null;
     /** Of a pointer, from and to. */
     line: [number, number][];
   }[];
@@ -117,7 +119,7 @@ describe('the stage', () => {
   it('shows at every moment what core says is seen', () => {
     expect(golden.moments.length).toBeGreaterThan(90);
     let transitions = 0;
-    let [moving, lowered, written, pointed, boxed, drifted, rolled] = [0, 0, 0, 0, 0, 0, 0];
+    let [moving, lowered, written, pointed, boxed, drifted, rolled, hands] = [0, 0, 0, 0, 0, 0, 0, 0];
     const kinds = new Set<string>();
     for (const { frame, scenes } of golden.moments) {
       stage.show(golden.plan, frame);
@@ -176,6 +178,16 @@ describe('the stage', () => {
             const moved = Number(/translateY\((-?[\d.e-]+)%\)/.exec(element.style.transform)?.[1]) / 100;
             expect(moved * slides, where).toBeCloseTo(top, 3);
           }
+          if (layer.pointed && planned?.kind === 'pointing') {
+            hands += 1;
+            const { width, height } = golden.plan.pointers[planned.form];
+            // Moved by shares of its own size, so that its middle is there.
+            const [x = NaN, y = NaN] = [...element.style.transform.matchAll(/(-?[\d.e-]+)%/g)].map(
+              ([, share]) => Number(share) / 100 + 0.5,
+            );
+            expect(x * width, where).toBeCloseTo(layer.pointed[0], 4);
+            expect(y * height, where).toBeCloseTo(layer.pointed[1], 4);
+          }
           if (layer.line.length > 0) {
             pointed += 1;
             const drawn = ['x1', 'y1', 'x2', 'y2'].map((name) => Number(element.children[2]?.getAttribute(name)));
@@ -196,9 +208,19 @@ describe('the stage', () => {
     }
     expect(moving, 'a clip is among the layers').toBeGreaterThan(10);
     // Words that come in each way are met while they do.
-    expect(Math.min(lowered, written, pointed, boxed, drifted, rolled)).toBeGreaterThan(0);
+    expect(Math.min(lowered, written, pointed, boxed, drifted, rolled, hands)).toBeGreaterThan(0);
     expect(transitions, 'transitions are among the moments').toBeGreaterThan(12);
-    expect([...kinds].sort()).toEqual(['backdrop', 'drift', 'icon', 'mat', 'picture', 'pointer', 'roll', 'words']);
+    expect([...kinds].sort()).toEqual([
+      'backdrop',
+      'drift',
+      'icon',
+      'mat',
+      'picture',
+      'pointer',
+      'pointing',
+      'roll',
+      'words',
+    ]);
   });
 
   it('shows the last scene after the end, and nothing of a plan without any', () => {

@@ -1,5 +1,5 @@
-import { describe, expect, it } from 'vitest';
-import { ago, clock } from '../../web/parts/time';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { ago, clock, day, dayOfYear, secondsText } from '../../web/parts/time';
 
 describe('times', () => {
   const now = Date.parse('2026-11-25T12:00:00Z');
@@ -16,4 +16,20 @@ describe('times', () => {
   ])('%s was %s', (date, said) => expect(ago(date, now)).toBe(said));
 
   it('tell minutes and seconds', () => expect([clock(0), clock(59.6), clock(725)]).toEqual(['0:00', '1:00', '12:05']));
+  it('tell seconds as long as anybody counts in these', () => {
+    expect([4, 4.45, 99.9].map(secondsText)).toEqual(['4 s', '4.5 s', '99.9 s']);
+    expect([100, 3659.9].map(secondsText)).toEqual(['1:40', '61:00']);
+  });
 });
+
+afterEach(() => vi.unstubAllEnvs());
+
+it.each(['Pacific/Honolulu', 'UTC', 'Pacific/Kiritimati'])(
+  'a day is the same day in %s; a moment is of the day there',
+  (zone) => {
+    vi.stubEnv('TZ', zone);
+    expect(day('2026-12-05')).toMatch(/^Saturday.*5/);
+    expect(dayOfYear('2028-02-29')).toMatch(/29.*2028/);
+    expect(day('2026-12-05T11:00:00Z')).toMatch(zone === 'Pacific/Kiritimati' ? /Sunday/ : /Saturday/);
+  },
+);

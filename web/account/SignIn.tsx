@@ -1,14 +1,14 @@
-import { useState } from 'react';
-import { Form } from 'react-aria-components';
 import styled from 'styled-components';
-import { sentence } from '../api/client';
-import { Act, Card, Field, Soft } from '../parts/controls';
+import { offered, Segments } from '../parts/Choice';
+import { Card, Soft } from '../parts/controls';
 import { Page } from '../parts/Page';
+import { useKept } from '../parts/useKept';
+import { ByClass } from './ByClass';
+import { ByPassword } from './ByPassword';
 import dawn from './pictures/dawn-over-the-wend.jpg';
 import gates from './pictures/gates-of-the-mill-pond.jpg';
 import moon from './pictures/moon-and-tide.jpg';
 import wheel from './pictures/the-great-wheel.jpg';
-import { useSession } from '../api/session';
 import { say, type Code } from '../messages/say';
 
 const Middle = styled.div`
@@ -79,17 +79,14 @@ const slides: [picture: string, time: string, said: Code][] = [
   [gates, '0:14', 'account.story-3'],
   [wheel, '0:22', 'account.story-4'],
 ];
-const Wrong = styled.p`
-  color: var(--madder);
-  font-weight: 600;
-`;
+const WAYS = ['class', 'password'] as const;
+const ways: [(typeof WAYS)[number], Code][] = [
+  ['class', 'account.by-class'],
+  ['password', 'account.by-password'],
+];
 
 export function SignIn() {
-  const { signIn } = useSession();
-  const [name, setName] = useState('');
-  const [password, setPassword] = useState('');
-  const [wrong, setWrong] = useState('');
-  const [busy, setBusy] = useState(false);
+  const [way, setWay] = useKept('rhapsode-way-in', WAYS, 'password');
   return (
     <Page title={say('account.sign-in')}>
       <Middle>
@@ -112,38 +109,8 @@ export function SignIn() {
         </div>
         <Card>
           <h2>{say('account.sign-in')}</h2>
-          <Form
-            onSubmit={(event) => {
-              event.preventDefault();
-              setBusy(true);
-              signIn(name, password)
-                .catch((error: unknown) => setWrong(sentence(error)))
-                .finally(() => setBusy(false));
-            }}
-          >
-            <Field
-              label={say('account.name')}
-              name="name"
-              autoComplete="username"
-              value={name}
-              onChange={setName}
-              autoFocus
-              isRequired
-            />
-            <Field
-              label={say('account.password')}
-              name="password"
-              type="password"
-              autoComplete="current-password"
-              value={password}
-              onChange={setPassword}
-              isRequired
-            />
-            <div role="alert">{wrong !== '' && <Wrong>{wrong}</Wrong>}</div>
-            <Act type="submit" isDisabled={busy}>
-              {say('account.sign-in')}
-            </Act>
-          </Form>
+          <Segments label={say('account.how')} value={way} options={offered(ways)} onChange={setWay} />
+          {way === 'class' ? <ByClass /> : <ByPassword />}
         </Card>
       </Middle>
       <Story aria-label={say('account.a-story')}>

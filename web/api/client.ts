@@ -23,6 +23,10 @@ export class Unreachable extends Error {
   }
 }
 
+/** The server could not, and may later: too many asked at once, a full disk, a fault of its own. */
+export const isItsOwn = (error: unknown): boolean =>
+  error instanceof Refusal && (error.status >= 500 || error.status === 408 || error.status === 429);
+
 // The browser's fetch as it is at the moment of asking, so that tests can stand in for it.
 export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => fetch(request) });
 
@@ -31,6 +35,9 @@ interface Outcome<T> {
   error?: unknown;
   response: Response;
 }
+
+/** A call whose answer is awaited by answer(). */
+export type Answering<T> = Promise<Outcome<T>>;
 
 /** The answer of a call, or the reason why there is none. */
 export async function answer<T>(call: Promise<Outcome<T>>): Promise<T> {

@@ -1,7 +1,14 @@
-import { answer, api, pause, Refusal, refusal, Unreachable } from '../api/client';
+import { answer, api, isItsOwn, pause, Refusal, Unreachable } from '../api/client';
 import type { AssetState } from '../api/types';
 import { bytesOf, countOf, drop, numbersOf, put, underWay, type Kept } from './keeper';
-import { ready } from './waiting';
+import { putPart } from './putPart';
+import { ready, type Waiting } from './waiting';
+
+/** It has been read, and no later try would change that. */
+const FOR_GOOD = [400, 409, 413, 415, 422];
+/** Whoever is not signed in may sign in again, and a story that was deleted may come back: what was spoken for it waits. */
+const isForGood = (error: unknown, { whole }: Kept): boolean =>
+  error instanceof Refusal && (FOR_GOOD.includes(error.status) || (error.status === 404 && whole !== undefined));
 
 /** Sends one thing in, whatever it is: part by part, again what was lost, on where it left off. All is kept until it is ready. */
 export class Sender {
@@ -37,7 +44,7 @@ export class Sender {
   }
 
   /** Sends all that is left. Tries on while there is no connection, unless it is stopped. */
-  async send(waiting: (isWaiting: boolean) => void = () => undefined): Promise<void> {
+  async send(waiting: Waiting = () => undefined): Promise<void> {
     if (this.kept.whole?.size === 0) await this.refused(new Refusal(422, { code: 'file.empty' }));
     for (let patience = 800; ; patience = Math.min(patience * 1.5, 10_000)) {
       try {
@@ -46,7 +53,12 @@ export class Sender {
         await answer(
           api.POST('/api/assets/{id}/finish', {
             params: { path: { id: this.kept.server ?? '' } },
-            body: { parts: await countOf(this.kept), steps: this.kept.steps },
+            body: {
+              parts: await countOf(this.kept),
+              steps: this.kept.steps,
+              pointing: this.kept.pointing,
+              recorded: this.kept.recorded,
+            },
           }),
         );
         return;
@@ -58,11 +70,11 @@ export class Sender {
           delete this.kept.server;
           this.held.clear();
           await put(this.kept).catch(() => undefined);
-        } else if (!(error instanceof Unreachable) || this.stopped) {
+        } else if (!(error instanceof Unreachable || isItsOwn(error)) || this.stopped) {
           await this.refused(error);
         }
         const busy = error instanceof Unreachable ? error.seconds : 0;
-        waiting(busy === 0);
+        waiting(busy === 0, error);
         await pause(busy > 0 ? busy : patience / 1000);
         waiting(false);
       }
@@ -70,14 +82,14 @@ export class Sender {
   }
 
   /** Sends all that is left and waits until it is made ready. */
-  async settle(waiting: (isWaiting: boolean) => void = () => undefined): Promise<AssetState> {
+  async settle(waiting: Waiting = () => undefined): Promise<AssetState> {
     await this.send(waiting);
     return this.prepared(waiting);
   }
 
   /** Waits until what was sent is made ready; only then is it no longer kept here. */
   async prepared(
-    waiting: (isWaiting: boolean) => void = () => undefined,
+    waiting: Waiting = () => undefined,
     /** Hears what share of it is made ready, where that takes long. */
     made: (share: number) => void = () => undefined,
   ): Promise<AssetState> {
@@ -91,7 +103,7 @@ export class Sender {
   /** What the server will never have is not offered for ever. */
   private async refused(error: unknown): Promise<never> {
     this.stop();
-    if (error instanceof Refusal) await drop(this.kept).catch(() => undefined);
+    if (isForGood(error, this.kept)) await drop(this.kept).catch(() => undefined);
     throw error;
   }
 
@@ -143,21 +155,4 @@ export class Sender {
       }
     }
   }
-}
-
-/** Sends one part, telling how much of it has gone. XMLHttpRequest, since fetch cannot tell. */
-function putPart(asset: string, number: number, bytes: ArrayBuffer, tell: (share: number) => void): Promise<void> {
-  return new Promise((resolve, reject) => {
-    const request = new XMLHttpRequest();
-    request.open('PUT', `/api/assets/${asset}/parts/${number}`);
-    request.setRequestHeader('Content-Type', 'application/octet-stream');
-    request.responseType = 'json';
-    request.upload.onprogress = (event) => tell(event.total > 0 ? event.loaded / event.total : 0);
-    request.onload = () =>
-      request.status < 300
-        ? resolve()
-        : reject(refusal(request.status, request.response, request.getResponseHeader('Retry-After')));
-    request.onerror = () => reject(new Unreachable());
-    request.send(bytes);
-  });
 }

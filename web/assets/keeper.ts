@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { AssetState } from '../api/types';
+import type { AssetState, Stroke } from '../api/types';
 import type { Stretch } from '../story/spans';
 
 /**
@@ -23,6 +23,10 @@ export interface Kept {
   around?: Stretch;
   /** From slide to slide, where one recording is for many: samples of it. */
   steps?: { slide: string; at: number }[];
+  /** Where somebody pointed while they spoke. */
+  pointing?: Stroke[];
+  /** Samples that were recorded, by the clock by which steps and pointing are noted. */
+  recorded?: number;
   /** Slides that a picture's should follow, the nearest first. */
   after: string[];
   begun: number;
@@ -61,6 +65,8 @@ export async function put(kept: Kept): Promise<void> {
 }
 
 export async function beginTake(person: string, story: string, slide: string, part: Part = {}): Promise<Kept> {
+  // Asked for, a browser does not clear it away when its own room grows short.
+  void navigator.storage?.persist?.().catch(() => undefined);
   const kept: Kept = {
     id: crypto.randomUUID(),
     person,
@@ -76,13 +82,26 @@ export async function beginTake(person: string, story: string, slide: string, pa
   return kept;
 }
 
-export async function addPart(kept: Kept, number: number, bytes: ArrayBuffer): Promise<void> {
-  await (await keep()).put('parts', { take: kept.id, number, bytes });
+/** Parts for which the browser had no room: they are held for as long as the page is open. */
+const inHand = new Map<string, Map<number, ArrayBuffer>>();
+
+/** Tells whether the browser keeps it, also when it is killed or the battery is empty the moment after. */
+export async function addPart(kept: Kept, number: number, bytes: ArrayBuffer): Promise<boolean> {
+  try {
+    const act = (await keep()).transaction('parts', 'readwrite', { durability: 'strict' });
+    await Promise.all([act.store.put({ take: kept.id, number, bytes }), act.done]);
+    return true;
+  } catch {
+    const held = inHand.get(kept.id) ?? new Map<number, ArrayBuffer>();
+    inHand.set(kept.id, held.set(number, bytes));
+    return false;
+  }
 }
 
 export async function endTake(kept: Kept, parts: number): Promise<void> {
   kept.parts = parts;
-  await put(kept);
+  // Without room for that, the page knows it still; and how far it goes is counted at the next visit.
+  await put(kept).catch(() => undefined);
 }
 
 /** Keeps a chosen file. Where there is no room for it, it is sent all the same, and only a reload would lose it. */
@@ -91,6 +110,7 @@ export async function keepFile(kept: Kept): Promise<void> {
 }
 
 export async function drop(kept: Kept): Promise<void> {
+  inHand.delete(kept.id);
   const db = await keep();
   await db.delete('parts', partsOf(kept.id));
   await db.delete('takes', kept.id);
@@ -99,12 +119,13 @@ export async function drop(kept: Kept): Promise<void> {
 /** What there is of it so far: the number of each part, and the bytes of one. */
 export async function numbersOf(kept: Kept): Promise<number[]> {
   if (kept.whole) return Array.from({ length: Math.ceil(kept.whole.size / FILE_PART) }, (_, n) => n);
-  return (await (await keep()).getAllKeys('parts', partsOf(kept.id))).map(([, number]) => number);
+  const there = (await (await keep()).getAllKeys('parts', partsOf(kept.id))).map(([, number]) => number);
+  return [...there, ...(inHand.get(kept.id)?.keys() ?? [])];
 }
 
 export async function bytesOf(kept: Kept, number: number): Promise<ArrayBuffer | undefined> {
   if (kept.whole) return kept.whole.slice(number * FILE_PART, (number + 1) * FILE_PART).arrayBuffer();
-  return (await (await keep()).get('parts', [kept.id, number]))?.bytes;
+  return inHand.get(kept.id)?.get(number) ?? (await (await keep()).get('parts', [kept.id, number]))?.bytes;
 }
 
 /** How many parts it has: of a recording that a closed tab cut off, as far as it goes without a gap. */

@@ -22,7 +22,7 @@ export const clipFiles = ['video/*', '.mp4', '.m4v', '.mov', '.webm', '.mkv', '.
 export const isClip = ({ name, type = '' }: { name: string; type?: string }): boolean =>
   type.startsWith('video/') || /\.(mp4|m4v|mov|webm|mkv|avi)$/i.test(name);
 
-/** For a voice or music. */
+/** For a voice or music; of what moves, its sound. */
 export const soundFiles = [
   'audio/*',
   '.wav',
@@ -33,7 +33,11 @@ export const soundFiles = [
   '.opus',
   '.flac',
   '.weba',
+  'video/*',
   '.webm',
+  '.mp4',
+  '.m4v',
+  '.mov',
   '.aif',
   '.aiff',
 ];

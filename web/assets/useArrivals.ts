@@ -1,12 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { sentence } from '../api/client';
+import { sentence, Unreachable } from '../api/client';
 import { useSession } from '../api/session';
 import { newId, type StoryHold } from '../story/useStory';
 import { isClip } from './kinds';
 import { keepFile, unsent, type Kept } from './keeper';
 import { Sender } from './Sender';
 import { useFetchStory } from './useSendIn';
-import { say } from '../messages/say';
+import type { Waiting } from './waiting';
 
 export interface Arrival {
   id: string;
@@ -49,7 +49,8 @@ export function useArrivals(story: string, hold: StoryHold) {
         mark(id, { share: whole * share, state: 'sending', problem: undefined }),
       );
       senders.current.set(id, sender);
-      const waiting = (isWaiting: boolean) => mark(id, { problem: isWaiting ? say('page.no-connection') : undefined });
+      const waiting: Waiting = (isWaiting, why) =>
+        mark(id, { problem: isWaiting ? sentence(why ?? new Unreachable()) : undefined });
       const failed = (error: unknown) => mark(id, { state: 'failed', problem: sentence(error) });
       try {
         mark(id, { state: 'sending' });

@@ -1,17 +1,21 @@
-import { answer, api, pause, Unreachable } from '../api/client';
+import { answer, api, isItsOwn, pause, Unreachable } from '../api/client';
 import type { AssetState } from '../api/types';
 
-/** Waits for what was sent to be made ready. A story is asked once for all that it waits for, a little less often with time. */
+/** Hears whether it waits, and for what. */
+export type Waiting = (isWaiting: boolean, why?: unknown) => void;
+
+/** Seconds from one question to the next, at first and at last. */
 const FIRST = 0.3;
 const LAST = 1.5;
 type Waiter = {
   resolve: (state: AssetState) => void;
   reject: (error: unknown) => void;
-  tell: (isWaiting: boolean) => void;
+  tell: Waiting;
   made: (share: number) => void;
 };
 const stories = new Map<string, Map<string, Waiter[]>>();
 
+/** Waits for what was sent to be made ready. A story is asked once for all that it waits for, a little less often with time. */
 export function ready(
   story: string,
   asset: string,
@@ -48,8 +52,8 @@ async function ask(story: string, waiters: Map<string, Waiter[]>): Promise<void>
         rest = FIRST;
       }
     } catch (error) {
-      if (error instanceof Unreachable) {
-        for (const one of all) one.tell(error.seconds === 0);
+      if (error instanceof Unreachable || isItsOwn(error)) {
+        for (const one of all) one.tell(isItsOwn(error) || (error as Unreachable).seconds === 0, error);
         continue;
       }
       waiters.clear();

@@ -1,32 +1,40 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { FileTrigger } from 'react-aria-components';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { useSession } from '../api/session';
 import { sentence } from '../api/client';
-import { soundFiles } from '../assets/kinds';
 import { useFetchStory, useSendIn } from '../assets/useSendIn';
-import { Button, Soft } from '../parts/controls';
+import { Soft } from '../parts/controls';
 import { Toggle } from '../parts/Toggle';
 import { useTell } from '../parts/notices';
-import { clock, inSeconds, secondsText } from '../parts/time';
+import { clock, inSeconds, SAMPLES, secondsText } from '../parts/time';
 import { Preview, type PreviewHandle } from '../stage/Preview';
 import { assetOf, spokenSamples, voiceOf } from '../story/slides';
+import { unpointed } from '../stage/pointers';
 import { useStory } from '../story/useStory';
+import { Acts } from './Acts';
 import { howLong } from './howLong';
 import { MicrophoneField } from './MicrophoneField';
-import { Control, Count, Dark, Desk, Foot, Head, Key, Room, Tapped, Trouble } from './room';
+import { BoothHead } from './BoothHead';
+import { Ground } from './pointing/Ground';
+import { PointingRoom } from './pointing/PointingRoom';
+import { usePointing } from './pointing/usePointing';
+import { Control, Count, Dark, Desk, Foot, Room, Tapped, Trouble } from './room';
 import { ScriptRoom } from './ScriptRoom';
+import { Takes } from './takes/Takes';
 import { Tips } from './Tips';
 import { useAwake } from './useAwake';
 import { useBoothKeys } from './useBoothKeys';
-import { useRecorder, type Recording } from './useRecorder';
+import { useFollowing } from './useFollowing';
+import { useRecorder, type CountIn, type Recording } from './useRecorder';
 import { presentOf, useRehearsal } from '../story/useRehearsal';
 import { useRehearsing } from './useRehearsing';
 import { useSpoken } from '../story/useSpoken';
 import type { Span } from '../story/spans';
 import type { Part } from '../assets/keeper';
+import { useKeptOffline } from '../offline/useKeptOffline';
 import { say, type Code } from '../messages/say';
 import { SaidRoom } from './said/SaidRoom';
+import { Typing } from './said/Typing';
 import { useSaid } from './said/useSaid';
 
 const controls: Record<Recording, Code> = {
@@ -38,6 +46,9 @@ const controls: Record<Recording, Code> = {
   sending: 'booth.saving-now',
 };
 
+/** Samples that are heard before a part is said again, and with how few of them it is counted in as usual. */
+const LEAD = 2 * SAMPLES;
+const LEAST_LEAD = SAMPLES / 2;
 /** Of a slide that has no script. */
 const NOTHING = { sentences: [], seconds: 0 };
 
@@ -54,10 +65,13 @@ export default function BoothPage() {
   const preview = useRef<PreviewHandle>(null);
   const [countIn, setCountIn] = useState(true);
   const [inOneGo, setInOneGo] = useState(false);
+  const [thenNext, setThenNext] = useState(false);
   /** When in a recording for many slides this one was begun, seconds. */
   const [begun, setBegun] = useState(0);
   const [elapsed, setElapsed] = useState(0);
   const [fresh, setFresh] = useState<{ slide: string; before: Span[] } | null>(null);
+  /** The slide whose voice is written down. */
+  const [typing, setTyping] = useState<string | null>(null);
   /** Which sentence somebody begins with who says a part again. */
   const [first, setFirst] = useState(0);
 
@@ -89,11 +103,14 @@ export default function BoothPage() {
     },
     [fetchStory, id, tell, undo],
   );
+  const worksOffline = useKeptOffline(person?.id, view);
   const recorder = useRecorder({ person: person?.id ?? '', story: id, onDone });
   const { state, recorded } = recorder;
   const isRecording = state === 'recording' || state === 'paused';
-  const busy = isRecording || state === 'counting';
+  const pointing = usePointing({ hold, preview, plan: view?.plan, scene: planned, slide, recorder, state });
+  const busy = isRecording || state === 'counting' || pointing.isAgain;
   const runs = isRecording && recorder.isForMany;
+  const goesOn = thenNext && !inOneGo && state === 'recording' && !recorder.isForPart;
 
   useEffect(() => {
     document.title = `${say('booth.title')} · Rhapsode`;
@@ -112,6 +129,8 @@ export default function BoothPage() {
     return () => clearInterval(timer);
   }, [state, recorded]);
 
+  // Where somebody pointed before is in the way of whoever does it again.
+  const plan = useMemo(() => view && (busy ? unpointed(view.plan) : view.plan), [busy, view]);
   const rehearsal = useRehearsal(id, view?.revision);
   const { sentences, seconds: takes } = (slide && rehearsal?.slides[slide.id]) ?? NOTHING;
   const { since, rest, toggle } = useRehearsing(preview, planned, takes);
@@ -121,9 +140,25 @@ export default function BoothPage() {
     if (!busy) toggle();
   }, [busy, toggle]);
 
+  const { follow, stay } = useFollowing({
+    goesOn,
+    recorder,
+    slide: slide?.id,
+    next: slides[index + 1]?.id,
+    show: (next) => setSearch({ slide: next }, { replace: true }),
+    begin: () => {
+      setFirst(0);
+      speak();
+    },
+  });
+
   const go = useCallback(
     (by: number) => {
       const next = slides[index + by];
+      if (next && by > 0 && goesOn) {
+        follow();
+        return;
+      }
       if (next && runs) {
         recorder.step(next.id);
         setBegun(recorded());
@@ -133,8 +168,20 @@ export default function BoothPage() {
         setSearch({ slide: next.id }, { replace: true });
       }
     },
-    [busy, index, recorded, recorder, rest, runs, setSearch, slides],
+    [busy, follow, goesOn, index, recorded, recorder, rest, runs, setSearch, slides],
   );
+  /** Whoever says a part again hears what comes before it, to fall in with it. */
+  const leadIn = (around: Part['around']): CountIn => {
+    const from = around?.from ?? 0;
+    const long = Math.min(LEAD, from);
+    if (long < LEAST_LEAD) return { from: 3, each: 700 };
+    return {
+      from: Math.ceil(inSeconds(long)),
+      each: (1000 * inSeconds(long)) / Math.ceil(inSeconds(long)),
+      begins: () => said.hear({ from: from - long, to: from }),
+      ends: () => preview.current?.pause(),
+    };
+  };
   const speak = (part?: Part) => {
     if (!slide || (state !== 'ready' && state !== 'off')) return;
     rest();
@@ -142,9 +189,14 @@ export default function BoothPage() {
     before.current.set(slide.id, slide.voice);
     setElapsed(0);
     setBegun(0);
-    void recorder.start(slide.id, countIn, part);
+    void recorder.start(slide.id, countIn ? leadIn(part?.around) : null, part);
   };
   const record = () => {
+    stay();
+    if (pointing.isAgain) {
+      pointing.stop();
+      return;
+    }
     if (busy) {
       recorder.stop();
       return;
@@ -157,9 +209,11 @@ export default function BoothPage() {
     rest();
     preview.current?.play(planned.start, planned.end);
   }, [busy, planned, rest]);
+  // While a recording is on its way here, what is dropped would be what was said before it.
+  const drops = !busy && state !== 'sending' && recorder.behind === 0 && recorder.waiting === 0;
   const drop = useCallback(() => {
     // Pressed twice it would take away what it has just given back.
-    if (!slide || dropping.current) return;
+    if (!slide || !drops || dropping.current) return;
     dropping.current = true;
     setFresh(null);
     void edit({ do: 'set voice', slide: slide.id, voice: fresh?.slide === slide.id ? fresh.before : [] }).finally(
@@ -167,7 +221,7 @@ export default function BoothPage() {
         dropping.current = false;
       },
     );
-  }, [edit, fresh, slide]);
+  }, [drops, edit, fresh, slide]);
 
   const spokenSlide = useSpoken(id, slide, planned, view?.plan.fps);
   const said = useSaid(hold, preview, view?.plan, slide, spokenSlide.repeats, (around) => {
@@ -199,7 +253,7 @@ export default function BoothPage() {
     },
     x: quiet(() => void said.leaveOut()),
     delete: quiet(() => void said.leaveOut()),
-    escape: said.clear,
+    escape: () => (pointing.isAgain ? pointing.stop() : said.clear()),
     'ctrl+z': unlessBusy(undo),
     'ctrl+y': unlessBusy(redo),
     'ctrl+shift+z': unlessBusy(redo),
@@ -216,7 +270,7 @@ export default function BoothPage() {
       );
   };
 
-  if (!view || !slide) {
+  if (!view || !slide || !plan) {
     return (
       <Room>
         <Dark />
@@ -230,61 +284,57 @@ export default function BoothPage() {
     .flatMap((f) => f.slides)
     .find((s) => s.id === slide.id);
   const isWaiting = recorder.waiting > 0 && !busy && !rehearses && state !== 'sending';
+  const isSaving = state === 'sending' || (recorder.behind > 0 && !busy && !rehearses && !isWaiting);
   const isSaid = spoken !== undefined && !busy && spokenSlide.samples > 0;
   const judged = say(heard ? heard.message : 'booth.sounds-good');
   return (
     <Room>
       <Dark />
-      <Head>
-        <Link to={`/stories/${id}`} aria-label={say('booth.back')}>
-          ← <span className="wide">{say('booth.back')}</span>
-        </Link>
-        <h1>
-          <span className="wide">{say('booth.title')} · </span>
-          {say('booth.slide-of', { slide: index + 1, count: slides.length })}
-        </h1>
-        <span className="wide" style={{ flex: 1 }} />
-        <Soft as="span" className="wide">
-          {say('booth.spoken', { count: slides.filter((s) => voiceOf(s) !== null).length })}
-        </Soft>
-        <Button aria-label={say('booth.before')} onPress={() => go(-1)} isDisabled={index === 0 || (busy && !runs)}>
-          <span className="narrow">‹</span>
-          <span className="wide">{say('booth.before')}</span>
-          <Key>P</Key>
-        </Button>
-        <Button
-          aria-label={say('booth.next')}
-          onPress={() => go(1)}
-          isDisabled={index === slides.length - 1 || (busy && !runs)}
-        >
-          <span className="wide">{say('booth.next')}</span>
-          <span className="narrow">›</span>
-          <Key>N</Key>
-        </Button>
-      </Head>
+      <BoothHead
+        story={id}
+        index={index}
+        slides={slides}
+        worksOffline={worksOffline}
+        goesBack={index > 0 && (!busy || runs)}
+        goesOn={index < slides.length - 1 && (!busy || runs || goesOn)}
+        onGo={go}
+      />
       <Desk className={isSaid ? 'said' : undefined}>
         <div className="picture" style={{ position: 'relative' }}>
-          <Preview ref={preview} story={id} plan={view.plan} dark bare />
-          {busy && <Tapped aria-hidden onClick={() => go(1)} />}
-          {state === 'counting' && (
+          <Preview ref={preview} story={id} plan={plan} onEnd={pointing.ended} dark bare />
+          {busy && !pointing.shown && <Tapped aria-hidden onClick={() => go(1)} />}
+          <Ground plan={view.plan} pointing={pointing} onTap={() => go(1)} takesTaps={runs || goesOn} />
+          {(state === 'counting' || pointing.count !== null) && (
             <Count role="timer" aria-live="assertive">
-              {recorder.count}
+              {pointing.count ?? recorder.count}
             </Count>
           )}
         </div>
-        <ScriptRoom
-          script={slide.script}
-          sentences={sentences}
-          present={
-            rehearses || state === 'recording'
-              ? presentOf(sentences, since ?? elapsed - begun + (sentences[first]?.at ?? 0))
-              : null
-          }
-          long={rehearsal && takes > 0 ? howLong(rehearsal, takes, view.assignment) : ''}
-        />
+        {typing === slide.id && isSaid ? (
+          <Typing
+            key={slide.id}
+            phrases={spokenSlide.sentences}
+            onHear={said.hear}
+            onScript={(script) => void edit({ do: 'set script', slide: slide.id, script })}
+            onDone={() => setTyping(null)}
+          />
+        ) : (
+          <ScriptRoom
+            onType={isSaid ? () => setTyping(slide.id) : undefined}
+            script={slide.script}
+            sentences={sentences}
+            present={
+              rehearses || state === 'recording'
+                ? presentOf(sentences, since ?? elapsed - begun + (sentences[first]?.at ?? 0))
+                : null
+            }
+            long={rehearsal && takes > 0 ? howLong(rehearsal, takes, view.assignment) : ''}
+          />
+        )}
       </Desk>
       {isSaid && (
         <SaidRoom
+          hold={hold}
           view={view}
           slide={slide}
           spoken={spokenSlide}
@@ -315,12 +365,16 @@ export default function BoothPage() {
               <Toggle isSelected={inOneGo} onChange={setInOneGo} isDisabled={busy || slides.length < 2}>
                 {say('booth.in-one-go')}
               </Toggle>
+              <Toggle isSelected={thenNext} onChange={setThenNext} isDisabled={busy || inOneGo || slides.length < 2}>
+                {say('booth.then-next')}
+              </Toggle>
+              <PointingRoom pointing={pointing} isDisabled={busy || rehearses} />
               <Tips isDisabled={busy} />
             </div>
           </div>
           <div className="middle">
             <Control className={`control ${busy ? 'recording' : ''}`} onPress={record} isDisabled={state === 'sending'}>
-              {say(controls[state])}
+              {say(pointing.isAgain ? 'booth.stop' : controls[state])}
             </Control>
             <span role="status">
               {isRecording && clock(elapsed)}
@@ -328,10 +382,10 @@ export default function BoothPage() {
               {since !== null && clock(since)}
               {rehearses && takes > 0 && ` ${say('booth.of-about', { length: clock(takes) })}`}
               {isWaiting && say('booth.no-connection')}
-              {state === 'sending' && say('booth.saving')}
+              {isSaving && say('booth.saving')}
               {!busy &&
                 !rehearses &&
-                state !== 'sending' &&
+                !isSaving &&
                 !isWaiting &&
                 (spoken ? (
                   `${say('booth.how-long', { length: secondsText(inSeconds(spokenSamples(slide))) })} ${judged}`
@@ -340,39 +394,32 @@ export default function BoothPage() {
                 ))}
             </span>
           </div>
-          <div className="end">
-            {isRecording ? (
-              <>
-                <Button onPress={recorder.pauseOrGoOn}>
-                  {say(state === 'paused' ? 'booth.go-on' : 'booth.pause')} <Key>S</Key>
-                </Button>
-                {runs && (
-                  <>
-                    <Button onPress={() => go(1)} isDisabled={index === slides.length - 1}>
-                      {say('booth.on')} <Key>N</Key>
-                    </Button>
-                    <Soft as="span">{say('booth.run-hint')}</Soft>
-                  </>
-                )}
-              </>
-            ) : (
-              <>
-                <Button onPress={listen} isDisabled={!spoken || busy}>
-                  {say('booth.listen')} <Key>L</Key>
-                </Button>
-                <Button onPress={drop} isDisabled={!spoken || busy}>
-                  {say(fresh?.slide === slide.id && fresh.before.length > 0 ? 'booth.keep-before' : 'booth.delete')}{' '}
-                  <Key>D</Key>
-                </Button>
-                <Button onPress={rehearse} isDisabled={busy}>
-                  {say(rehearses ? 'booth.rest' : 'booth.rehearse')} <Key>R</Key>
-                </Button>
-                <FileTrigger acceptedFileTypes={soundFiles} onSelect={bring}>
-                  <Button isPending={busy}>{say('voice.bring-in')}</Button>
-                </FileTrigger>
-              </>
-            )}
-          </div>
+          <Acts
+            recorder={recorder}
+            isRecording={isRecording}
+            runs={runs}
+            goesOn={goesOn}
+            isLast={index === slides.length - 1}
+            onNext={() => go(1)}
+            isBusy={busy}
+            isSpoken={spoken !== undefined}
+            drops={drops}
+            keepsBefore={fresh?.slide === slide.id && fresh.before.length > 0}
+            rehearses={rehearses}
+            onListen={listen}
+            onDrop={drop}
+            onRehearse={rehearse}
+            onBring={bring}
+          >
+            <Takes
+              hold={hold}
+              view={view}
+              slide={slide}
+              number={index + 1}
+              preview={preview}
+              isDisabled={busy || rehearses}
+            />
+          </Acts>
         </Foot>
       </div>
     </Room>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Select } from '../parts/Choice';
 import { Button } from '../parts/controls';
-import { Meter } from './Meter';
+import { Meter } from '../microphone/Meter';
 import type { useRecorder } from './useRecorder';
 import { say } from '../messages/say';
 

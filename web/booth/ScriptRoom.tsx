@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import { say, type Code } from '../messages/say';
 import { Segments } from '../parts/Choice';
+import { Button } from '../parts/controls';
 import { Toggle } from '../parts/Toggle';
 import { wantsCalm } from '../parts/useFrames';
 import { useKept } from '../parts/useKept';
@@ -88,10 +89,12 @@ interface Props {
   present: number | null;
   /** How long it takes, and the film. */
   long: string;
+  /** Where it is spoken already: what was said can be written down. */
+  onType?: () => void;
 }
 
 /** The script as one reads it: as large as one likes, the sentence that is said marked and in sight. */
-export function ScriptRoom({ script, sentences, present, long }: Props) {
+export function ScriptRoom({ script, sentences, present, long, onType }: Props) {
   const [size, setSize] = useKept('rhapsode-script-size', SIZES, 'usual');
   const [letters, setLetters] = useKept('rhapsode-script-letters', ['usual', 'roomy'], 'usual');
   const text = useRef<HTMLDivElement>(null);
@@ -118,7 +121,11 @@ export function ScriptRoom({ script, sentences, present, long }: Props) {
       </div>
       <Text ref={text} className={`${size} ${letters}`} tabIndex={0} role="region" aria-label={say('booth.script')}>
         {script.trim() === '' ? (
-          <span className="none">{say('booth.no-script')}</span>
+          onType ? (
+            <Button onPress={onType}>{say('typed.begin')}</Button>
+          ) : (
+            <span className="none">{say('booth.no-script')}</span>
+          )
         ) : sentences.length === 0 ? (
           script
         ) : (

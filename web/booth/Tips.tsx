@@ -1,22 +1,8 @@
-import { Dialog, DialogTrigger, Heading, Popover } from 'react-aria-components';
-import styled from 'styled-components';
+import { Dialog, DialogTrigger, Heading } from 'react-aria-components';
 import { say, type Code } from '../messages/say';
 import { Button } from '../parts/controls';
+import { Above } from './Above';
 
-const Box = styled(Popover)`
-  background: #242935;
-  color: #f1eee6;
-  border: 1px solid #6f788c;
-  border-radius: var(--radius);
-  padding: 16px;
-  max-width: 420px;
-  ul {
-    margin: 8px 0 0;
-    padding-inline-start: 1.2em;
-    display: grid;
-    gap: 6px;
-  }
-`;
 const tips: Code[] = ['booth.tip-near', 'booth.tip-quiet', 'booth.tip-phones', 'booth.tip-sip'];
 
 /** What helps before one begins. */
@@ -24,7 +10,7 @@ export function Tips({ isDisabled }: { isDisabled: boolean }) {
   return (
     <DialogTrigger>
       <Button isDisabled={isDisabled}>{say('booth.before-speaking')}</Button>
-      <Box>
+      <Above>
         <Dialog>
           <Heading slot="title">{say('booth.before-speaking')}</Heading>
           <ul>
@@ -33,7 +19,7 @@ export function Tips({ isDisabled }: { isDisabled: boolean }) {
             ))}
           </ul>
         </Dialog>
-      </Box>
+      </Above>
     </DialogTrigger>
   );
 }

@@ -87,8 +87,18 @@ export const Desk = styled.div`
   max-width: 1500px;
   width: 100%;
   margin: 0 auto;
+  /* Once it is spoken, what was said needs the room more. */
+  &.said {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+  &.said .picture > figure {
+    width: min(100%, calc(38dvh * var(--ratio)));
+  }
   @media (max-width: 900px) {
-    grid-template-columns: minmax(0, 1fr);
+    &,
+    &.said {
+      grid-template-columns: minmax(0, 1fr);
+    }
   }
   @media (max-width: 760px) {
     gap: 10px;
@@ -103,7 +113,6 @@ export const Desk = styled.div`
         width: min(100%, calc(38dvh * var(--ratio)));
       }
     }
-    /* Once it is spoken, what was said needs the room more. */
     &.said .long {
       display: none;
     }
@@ -159,8 +168,8 @@ export const Foot = styled.div`
     }
     .microphone > .before {
       grid-column: 1 / -1;
-      flex-wrap: nowrap;
       font-size: 0.875rem;
+      gap: 0 12px;
     }
     .microphone > *,
     .microphone button {
@@ -195,13 +204,23 @@ export const Foot = styled.div`
       overflow-wrap: anywhere;
     }
     .end > :nth-child(n + 3) {
-      grid-column: 1 / 3;
+      grid-column: 1;
       grid-row: 4;
       justify-self: start;
       padding: 2px 12px;
     }
-    .end > :nth-child(n + 4) {
-      grid-column: 2 / -1;
+    .end > :nth-child(4) {
+      grid-column: 2;
+      justify-self: center;
+    }
+    .end > span:nth-child(n + 3) {
+      grid-column: 1 / -1;
+      grid-row: auto;
+      justify-self: center;
+      text-align: center;
+    }
+    .end > button:last-child:nth-child(n + 5) {
+      grid-column: 3;
       justify-self: end;
     }
   }

@@ -1,9 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { sentence } from '../api/client';
+import { Refusal, sentence } from '../api/client';
 import { addPart, beginTake, drop, endTake, put, type Kept, type Part } from '../assets/keeper';
 import { Sender } from '../assets/Sender';
 import { SAMPLES } from '../parts/time';
-import { microphoneTrouble, openMicrophone, recordingType, type Microphone } from './microphone';
+import type { Stroke } from '../api/types';
+import type { Waiting } from '../assets/waiting';
+import { SoundCount } from './counted/SoundCount';
+import { microphoneTrouble, openMicrophone, recordingType, type Microphone } from '../microphone/microphone';
 import { say } from '../messages/say';
 
 export type Recording = 'off' | 'ready' | 'counting' | 'recording' | 'paused' | 'sending';
@@ -11,7 +14,25 @@ export type Recording = 'off' | 'ready' | 'counting' | 'recording' | 'paused' | 
 /** A part of a second and a little more: what a crash may cost at most. */
 const SLICE = 1000;
 
+/** Seconds that a decoder may take off at either end: a packet of the longest kind (RFC 6716). */
+const PACKET = 0.06;
+
+/** Milliseconds after which nobody waits for the server to have it ready: it is kept here, and the next may be spoken. */
+const PATIENT = 4000;
+
 const isGoing = (recorder: MediaRecorder | null) => recorder !== null && recorder.state !== 'inactive';
+
+/** What comes before somebody is recorded. */
+export interface CountIn {
+  /** How far down it is counted from. */
+  from: number;
+  /** Milliseconds for each. */
+  each: number;
+  /** What is heard meanwhile. */
+  begins?: () => void;
+  /** It is over, or somebody stopped it: nothing of it may be recorded. */
+  ends?: () => void;
+}
 
 interface Options {
   person: string;
@@ -29,10 +50,16 @@ export function useRecorder({ person, story, onDone }: Options) {
   const [count, setCount] = useState(0);
   const recorder = useRef<MediaRecorder | null>(null);
   const live = useRef<Kept | null>(null);
+  /** Seconds of what is being recorded that the browser keeps whatever happens. */
+  const [kept, setKept] = useState(0);
   /** Whether it is recorded for many slides, from step to step. */
   const [isForMany, setForMany] = useState(false);
+  /** Whether it goes between what is said already. */
+  const [isForPart, setForPart] = useState(false);
   /** What is being sent, one after another. */
   const line = useRef({ length: 0, last: Promise.resolve() });
+  /** How many are being saved while somebody goes on. */
+  const [behind, setBehind] = useState(0);
   /** How many recordings wait for a connection. */
   const [waiting, setWaiting] = useState(0);
   /** Seconds that were recorded before it last went on, and when that was; null while it rests. */
@@ -43,6 +70,18 @@ export function useRecorder({ person, story, onDone }: Options) {
   const counting = useRef(0);
   /** Counts what was asked of the microphone: only the latest is answered. */
   const opening = useRef(0);
+
+  /** How long it has been recorded, in seconds. */
+  const recorded = useCallback(() => {
+    const { before, since } = going.current;
+    return before + (since === null ? 0 : (performance.now() - since) / 1000);
+  }, []);
+
+  /** Nothing more is recorded. The clock stops now, however late the last part comes. */
+  const halt = useCallback(() => {
+    going.current = { before: recorded(), since: null };
+    recorder.current?.stop();
+  }, [recorded]);
 
   const close = useCallback(() => {
     mic.current?.close();
@@ -58,7 +97,7 @@ export function useRecorder({ person, story, onDone }: Options) {
       try {
         const made = await openMicrophone(device, () => {
           const wasRecording = isGoing(recorder.current);
-          if (wasRecording) recorder.current?.stop();
+          if (wasRecording) halt();
           close();
           if (!wasRecording) setState('off');
           setTrouble(say(wasRecording ? 'booth.pulled-out-recording' : 'booth.pulled-out'));
@@ -80,17 +119,17 @@ export function useRecorder({ person, story, onDone }: Options) {
         return null;
       }
     },
-    [close],
+    [close, halt],
   );
 
   useEffect(
     () => () => {
       opening.current += 1;
       counting.current += 1;
-      if (isGoing(recorder.current)) recorder.current?.stop();
+      if (isGoing(recorder.current)) halt();
       mic.current?.close();
     },
-    [],
+    [halt],
   );
 
   /** What was recorded is safe, and another may be. */
@@ -100,25 +139,39 @@ export function useRecorder({ person, story, onDone }: Options) {
    * Sends what was recorded, in the order in which it was: what was said last counts. Without a connection nobody waits for that.
    */
   const inLine = useCallback(
-    async (take: Kept): Promise<string> => {
+    async (take: Kept): Promise<void> => {
       const sender = new Sender(take);
       let waits = false;
-      const wait = () => {
+      const wait = (why?: unknown) => {
+        // What the server says of itself is read; that there is no connection stands there anyway.
+        if (why instanceof Refusal) setTrouble(sentence(why));
         if (!waits) setWaiting((count) => count + 1);
         waits = true;
         isFree();
       };
       if (line.current.length > 0) wait();
-      const turn = line.current.last.then(() => sender.settle((isWaiting) => isWaiting && wait()));
+      const tell: Waiting = (isWaiting, why) => isWaiting && wait(why);
+      const sent = line.current.last.then(() => sender.send(tell));
       line.current.length += 1;
-      line.current.last = turn.then(
+      line.current.last = sent.then(
         () => undefined,
         () => undefined,
       );
+      let isLate = false;
+      const late = setTimeout(() => {
+        isLate = true;
+        setBehind((count) => count + 1);
+        isFree();
+      }, PATIENT);
       try {
-        return (await turn).id;
+        await sent.finally(() => {
+          line.current.length -= 1;
+        });
+        // It is being saved until the page has it, too.
+        await done.current((await sender.prepared(tell)).id);
       } finally {
-        line.current.length -= 1;
+        clearTimeout(late);
+        if (isLate) setBehind((count) => count - 1);
         if (waits) setWaiting((count) => count - 1);
       }
     },
@@ -151,8 +204,9 @@ export function useRecorder({ person, story, onDone }: Options) {
         return;
       }
       const sender = new Sender(take);
+      const sound = new SoundCount();
       let number = 0;
-      let kept: Promise<void> = Promise.resolve();
+      let keeping: Promise<void> = Promise.resolve();
       let made: MediaRecorder;
       try {
         made = new MediaRecorder(stream, { mimeType: recordingType(), audioBitsPerSecond: 96_000 });
@@ -164,24 +218,31 @@ export function useRecorder({ person, story, onDone }: Options) {
       made.ondataavailable = ({ data }) => {
         if (data.size === 0) return;
         const mine = number;
+        take.recorded = Math.max(1, Math.round(recorded() * SAMPLES));
         number += 1;
-        kept = kept
+        keeping = keeping
           .then(() => data.arrayBuffer())
-          .then((bytes) => addPart(take, mine, bytes))
-          .then(() => sender.nudge());
+          .then(async (bytes) => {
+            const until = sound.add(bytes) - PACKET;
+            const isKept = await addPart(take, mine, bytes);
+            if (take.pointing ?? take.steps) await put(take).catch(() => undefined);
+            if (isKept) setKept(until);
+            else setTrouble(say('booth.only-here'));
+            sender.nudge();
+          });
       };
       made.onstop = () => {
         void (async () => {
           setState('sending');
           try {
-            await kept;
+            await keeping;
             sender.stop();
             if (number === 0) {
               await drop(take);
               setTrouble(say('booth.nothing-recorded'));
             } else {
               await endTake(take, number);
-              await done.current(await inLine(take));
+              await inLine(take);
             }
           } catch (error) {
             setTrouble(sentence(error));
@@ -198,25 +259,30 @@ export function useRecorder({ person, story, onDone }: Options) {
       }
       live.current = take;
       setForMany(take.steps !== undefined);
+      setForPart(take.around !== undefined);
       going.current = { before: 0, since: performance.now() };
+      setKept(0);
       setState('recording');
     },
-    [cannotStart, inLine, isFree, person, story],
+    [cannotStart, inLine, isFree, person, recorded, story],
   );
 
   /** Counts in, then records: all of a slide, a part between what it speaks already, or many slides from this one on. */
   const start = useCallback(
-    async (slide: string, countIn: boolean, part?: Part) => {
+    async (slide: string, counts: CountIn | null, part?: Part) => {
       if (!mic.current && !(await open())) return;
       setTrouble('');
       const round = ++counting.current;
-      if (countIn) {
+      if (counts) {
         setState('counting');
-        for (let left = 3; left > 0; left -= 1) {
+        counts.begins?.();
+        for (let left = counts.from; left > 0; left -= 1) {
           setCount(left);
-          await new Promise((wake) => setTimeout(wake, 700));
-          if (round !== counting.current) return;
+          await new Promise((wake) => setTimeout(wake, counts.each));
+          if (round !== counting.current) break;
         }
+        counts.ends?.();
+        if (round !== counting.current) return;
       }
       await speak(slide, part);
     },
@@ -225,15 +291,10 @@ export function useRecorder({ person, story, onDone }: Options) {
 
   const stop = useCallback(() => {
     counting.current += 1;
-    if (isGoing(recorder.current)) recorder.current?.stop();
+    if (isGoing(recorder.current)) halt();
     else setState((now) => (now === 'counting' ? 'ready' : now));
-  }, []);
+  }, [halt]);
 
-  /** How long it has been recorded, in seconds. */
-  const recorded = useCallback(() => {
-    const { before, since } = going.current;
-    return before + (since === null ? 0 : (performance.now() - since) / 1000);
-  }, []);
   /** Rests, or goes on where it rested: in what is recorded nothing lies between. */
   const pauseOrGoOn = useCallback(() => {
     const made = recorder.current;
@@ -258,21 +319,30 @@ export function useRecorder({ person, story, onDone }: Options) {
     [recorded],
   );
 
+  /** Where somebody points meanwhile: kept with it, part by part. */
+  const points = useCallback((strokes: Stroke[]) => {
+    if (live.current && isGoing(recorder.current)) live.current.pointing = strokes;
+  }, []);
+
   return {
     state,
     waiting,
+    behind,
     trouble,
     devices,
     microphone,
     count,
     recorded,
+    kept,
     open,
     close,
     start,
     stop,
     isForMany,
+    isForPart,
     pauseOrGoOn,
     step,
+    points,
     setTrouble,
   };
 }

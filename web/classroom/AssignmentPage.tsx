@@ -1,11 +1,19 @@
-import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import styled from 'styled-components';
-import { answer, api, sentence } from '../api/client';
+import { sentence } from '../api/client';
 import type { HandIn } from '../api/types';
-import { Soft, StateMark } from '../parts/controls';
+import { GoTo, LateMark, Row, Soft, StateMark, waits } from '../parts/controls';
+import { askedText } from '../parts/asked';
+import { names } from '../parts/names';
 import { Page } from '../parts/Page';
+import { BeginningOfStories } from './BeginningOfStories';
+import { ClassTable } from './ClassTable';
+import { Groups } from './groups/Groups';
+import { Dealing } from './peers/Dealing';
+import { Distribution } from './rubric/Distribution';
 import { LettersOnPictures } from './LettersOnPictures';
+import { TaskActs } from './task/TaskActs';
+import { useAssignment } from './useAssignment';
 import { StyleOfStories } from './StyleOfStories';
 import { ago, clock, day } from '../parts/time';
 import { say, type Code } from '../messages/say';
@@ -53,19 +61,15 @@ const List = styled.ul`
     }
   }
 `;
-const groups: [HandIn['state'], Code][] = [
-  ['handed in', 'class.waiting'],
-  ['returned', 'class.returned'],
-  ['accepted', 'class.accepted'],
+const groups: [(state: HandIn['state']) => boolean, Code][] = [
+  [waits, 'class.waiting'],
+  [(state) => state === 'returned', 'class.returned'],
+  [(state) => state === 'accepted', 'class.accepted'],
 ];
 
 export default function AssignmentPage() {
   const { id = '' } = useParams();
-  const { data, error } = useQuery({
-    queryKey: ['assignment', id],
-    queryFn: () => answer(api.GET('/api/assignments/{id}', { params: { path: { id } } })),
-    refetchOnMount: 'always',
-  });
+  const { data, error } = useAssignment(id);
   if (!data) {
     return (
       <Page title={say('class.hand-ins')}>
@@ -73,7 +77,6 @@ export default function AssignmentPage() {
       </Page>
     );
   }
-  const missing = data.students.filter((student) => !data.handIns.some((h) => h.student === student));
   return (
     <Page title={data.assignment.title}>
       <div style={{ display: 'grid', gap: 8 }}>
@@ -86,14 +89,30 @@ export default function AssignmentPage() {
             most: clock(data.assignment.mostSeconds),
           })}
         </Soft>
-        <p>{data.assignment.task}</p>
-        <StyleOfStories assignment={data.assignment} />
-        <LettersOnPictures assignment={data.assignment} />
+        <p style={{ whiteSpace: 'pre-wrap' }}>{data.assignment.task}</p>
+        {askedText(data.assignment) !== '' && <Soft>{askedText(data.assignment)}</Soft>}
+        {data.areNamesHidden && <p>{say('class.names-hidden')}</p>}
+        {data.assignment.isClosed && <p>{say('task.is-closed')}</p>}
+        {data.maySet && (
+          <>
+            <Row>
+              <StyleOfStories assignment={data.assignment} />
+              <LettersOnPictures assignment={data.assignment} />
+              <BeginningOfStories assignment={data.assignment} />
+            </Row>
+            <TaskActs assignment={data.assignment} />
+          </>
+        )}
       </div>
-      {groups.map(([state, title]) => {
-        const some = data.handIns.filter((h) => h.state === state);
+      {data.handIns.length > 0 && (
+        <div>
+          <GoTo to={`/assignments/${id}/screening`}>{say('screening.watch')}</GoTo>
+        </div>
+      )}
+      {groups.map(([isOf, title]) => {
+        const some = data.handIns.filter((h) => isOf(h.state));
         return (
-          <section key={state} aria-label={say(title)} style={{ display: 'grid', gap: 12 }}>
+          <section key={title} aria-label={say(title)} style={{ display: 'grid', gap: 12 }}>
             <h2>
               {say(title)} <Soft as="span">· {some.length}</Soft>
             </h2>
@@ -106,7 +125,7 @@ export default function AssignmentPage() {
                     <Link to={`/handins/${handIn.id}`}>{handIn.title}</Link>
                     <Soft>
                       {say('class.hand-in.about', {
-                        student: handIn.student,
+                        student: names(handIn.makers),
                         length: clock(handIn.seconds),
                         number: handIn.number,
                         ago: ago(handIn.handedInAt),
@@ -114,17 +133,25 @@ export default function AssignmentPage() {
                       })}
                     </Soft>
                   </div>
-                  <StateMark state={handIn.state} />
+                  <Row>
+                    {handIn.points !== null && handIn.most !== null && (
+                      <span>{say('rubric.points', { points: handIn.points, most: handIn.most })}</span>
+                    )}
+                    <LateMark isLate={handIn.isLate} />
+                    <StateMark state={handIn.state} />
+                  </Row>
                 </li>
               ))}
             </List>
           </section>
         );
       })}
-      <section aria-label={say('class.nothing-yet')} style={{ display: 'grid', gap: 8 }}>
-        <h2>{say('class.nothing-yet')}</h2>
-        <p>{missing.length === 0 ? say('class.everybody') : missing.join(', ')}</p>
-      </section>
+      {data.assignment.peers > 0 && <Dealing data={data} />}
+      {data.assignment.together > 1 && <Groups assignment={data.assignment} maySet={data.maySet} />}
+      {!data.areNamesHidden && <ClassTable data={data} />}
+      {data.assignment.rubric && data.distribution && (
+        <Distribution rubric={data.assignment.rubric} given={data.distribution} />
+      )}
     </Page>
   );
 }

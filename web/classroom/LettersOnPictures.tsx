@@ -18,7 +18,7 @@ export function LettersOnPictures({ assignment: { id, letters } }: { assignment:
     );
   const { asked, set } = useTold(id, send, 'class.letters-set');
   return (
-    <div style={{ maxWidth: 320 }}>
+    <div style={{ width: 320, maxWidth: '100%' }}>
       <Select
         label={say('class.letters')}
         value={asked ?? String(letters ?? NONE)}

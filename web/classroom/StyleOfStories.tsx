@@ -18,7 +18,7 @@ export function StyleOfStories({ assignment: { id, style } }: { assignment: Assi
     );
   const { asked, set } = useTold(id, send, 'class.style-set');
   return (
-    <div style={{ maxWidth: 320 }}>
+    <div style={{ width: 320, maxWidth: '100%' }}>
       <Select
         label={say('class.style')}
         value={asked ?? style ?? NONE}

@@ -1,30 +1,26 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Form } from 'react-aria-components';
-import { Link, useNavigate } from 'react-router';
+import { Link, Navigate, useNavigate } from 'react-router';
 import styled from 'styled-components';
 import limits from '../../schema/limits.json';
 import { answer, api, sentence } from '../api/client';
-import type { Assignment, Cover, Desk as DeskData } from '../api/types';
-import {
-  Act,
-  ActGoTo,
-  Button,
-  Card,
-  Field,
-  GoTo,
-  IconButton,
-  Mark,
-  Row,
-  Soft,
-  StateMark,
-  type StoryState,
-} from '../parts/controls';
+import { useNews } from '../api/news';
+import type { Assignment, Cover, Desk as DeskData, News } from '../api/types';
+import { Act, ActGoTo, Button, Field, GoTo, IconButton, Mark, Row, Soft, StateMark, waits } from '../parts/controls';
 import { BinIcon } from '../parts/icons';
 import { useTell } from '../parts/notices';
+import { askedText } from '../parts/asked';
+import { names } from '../parts/names';
 import { Page } from '../parts/Page';
-import { ago, clock, day } from '../parts/time';
+import { useOnce } from '../parts/useOnce';
+import { RubricRead } from '../parts/RubricRead';
+import { ago, clock, day, dayOfYear } from '../parts/time';
 import { say } from '../messages/say';
+import { Classes } from './Classes';
+import { Due, lengthOf } from './Due';
+import { ToAnswer } from './ToAnswer';
+import { Watching } from './Watching';
 
 const Covers = styled.ul`
   display: grid;
@@ -47,6 +43,8 @@ const CoverBox = styled.li`
     aspect-ratio: 16 / 9;
     background: var(--indigo-wash);
     display: grid;
+    /* An upright picture does not make its own room. */
+    grid-template: minmax(0, 1fr) / minmax(0, 1fr);
     place-items: center;
     overflow: hidden;
   }
@@ -78,32 +76,53 @@ const CoverBox = styled.li`
     z-index: 1;
   }
 `;
-const lengthOf = ({ leastSeconds, mostSeconds }: Assignment): string =>
-  say('desk.length', { least: clock(leastSeconds), most: clock(mostSeconds) });
-const Due = styled(Card)`
-  border-inline-start: 5px solid var(--indigo);
-`;
-
 export function Desk() {
   const { data, error } = useQuery({
     queryKey: ['desk'],
     queryFn: () => answer(api.GET('/api/desk')),
     refetchOnMount: 'always',
   });
+  const { data: news = [] } = useNews(false);
+  if (data?.user.role === 'guest') return <ToWatch films={data.toWatch} />;
+  const isGrownUp = data?.user.role === 'teacher' || data?.user.role === 'administrator';
   return (
     <Page title={say('desk.title')}>
-      <h1>{data ? say('desk.of', { name: data.user.firstName }) : say('desk.title')}</h1>
+      <Row style={{ justifyContent: 'space-between' }}>
+        <h1>{data ? say('desk.of', { name: data.user.firstName }) : say('desk.title')}</h1>
+        {isGrownUp && <GoTo to="/account">{say('mine.title')}</GoTo>}
+        {data?.user.role === 'administrator' && <GoTo to="/school">{say('desk.school')}</GoTo>}
+      </Row>
       {error && <Soft role="alert">{sentence(error)}</Soft>}
-      {data?.user.role === 'teacher' && <Classes desk={data} />}
+      {data && isGrownUp && <Classes classrooms={data.classrooms} archived={data.archived} />}
+      <Watching news={news} />
       {data?.assignments.map((assignment) => (
-        <DueCard key={assignment.id} assignment={assignment} stories={data.stories} />
+        <DueCard key={assignment.id} assignment={assignment} stories={data.stories} news={news} />
       ))}
-      {data && <Stories desk={data} />}
+      {data && <ToAnswer films={data.toAnswer} />}
+      {data && <Stories desk={data} news={news} />}
     </Page>
   );
 }
 
-function DueCard({ assignment, stories }: { assignment: Assignment; stories: Cover[] }) {
+/** That something new is said of a film. */
+function Unread({ story, news }: { story: Cover; news: News[] }) {
+  const count = news.find(({ kind, id }) => kind === 'said' && id === story.handIn?.id)?.count ?? 0;
+  return count > 0 && <Mark $tone="returned">{say('news.how-many', { count })}</Mark>;
+}
+
+/** What a guest sees: the film that they were asked to. */
+function ToWatch({ films }: { films: DeskData['toWatch'] }) {
+  const [only] = films;
+  if (only) return <Navigate to={`/handins/${only.id}`} replace />;
+  return (
+    <Page title={say('guest.to-watch')}>
+      <h1>{say('guest.to-watch')}</h1>
+      <p>{say('guest.nothing')}</p>
+    </Page>
+  );
+}
+
+function DueCard({ assignment, stories, news }: { assignment: Assignment; stories: Cover[]; news: News[] }) {
   const mine = stories.filter((story) => story.assignment === assignment.id);
   return (
     <Due aria-label={say('desk.due')}>
@@ -112,7 +131,16 @@ function DueCard({ assignment, stories }: { assignment: Assignment; stories: Cov
         <Soft as="span">{assignment.classroom}</Soft>
       </Row>
       <h2>{assignment.title}</h2>
-      <p>{assignment.task}</p>
+      <p style={{ whiteSpace: 'pre-wrap' }}>{assignment.task}</p>
+      {askedText(assignment) !== '' && <Soft>{askedText(assignment)}</Soft>}
+      {assignment.rubric && (
+        <details>
+          <summary>{say('rubric.how-marked')}</summary>
+          <div style={{ paddingTop: 12 }}>
+            <RubricRead rubric={assignment.rubric} />
+          </div>
+        </details>
+      )}
       <Row>
         {mine.length === 0 ? (
           <Begin assignment={assignment} />
@@ -127,12 +155,14 @@ function DueCard({ assignment, stories }: { assignment: Assignment; stories: Cov
           (story) =>
             story.handIn && (
               <GoTo key={story.id} to={`/handins/${story.handIn.id}`}>
-                {say(story.handIn.state === 'handed in' ? 'desk.see-handed-in' : 'desk.read-answer')}{' '}
-                <StateMark state={story.handIn.state} />
+                {say(waits(story.handIn.state) ? 'desk.see-handed-in' : 'desk.read-answer')}{' '}
+                <StateMark state={story.handIn.state} /> <Unread story={story} news={news} />
               </GoTo>
             ),
         )}
+        {assignment.classSees && <GoTo to={`/assignments/${assignment.id}/watched`}>{say('thanks.class-films')}</GoTo>}
         <Soft as="span">{lengthOf(assignment)}</Soft>
+        {assignment.together > 1 && <Soft as="span">{say('task.up-to-together', { size: assignment.together })}</Soft>}
       </Row>
     </Due>
   );
@@ -144,14 +174,17 @@ function Begin({ assignment }: { assignment?: Assignment }) {
   const [title, setTitle] = useState('');
   const navigate = useNavigate();
   const tell = useTell();
+  // Pressed twice it is one story.
+  const { once } = useOnce((error) => tell(sentence(error), { tone: 'trouble' }));
   if (!asking) return <Act onPress={() => setAsking(true)}>{say(assignment ? 'desk.begin-this' : 'desk.begin')}</Act>;
   return (
     <Form
       onSubmit={(event) => {
         event.preventDefault();
-        answer(api.POST('/api/stories', { body: { title, assignment: assignment?.id } }))
-          .then((story) => navigate(`/stories/${story.id}`))
-          .catch((error: unknown) => tell(sentence(error), { tone: 'trouble' }));
+        void once(async () => {
+          const story = await answer(api.POST('/api/stories', { body: { title, assignment: assignment?.id } }));
+          await navigate(`/stories/${story.id}`);
+        });
       }}
     >
       <Row style={{ alignItems: 'end' }}>
@@ -163,7 +196,7 @@ function Begin({ assignment }: { assignment?: Assignment }) {
   );
 }
 
-function Stories({ desk }: { desk: DeskData }) {
+function Stories({ desk, news }: { desk: DeskData; news: News[] }) {
   const queries = useQueryClient();
   const tell = useTell();
   const remove = async (story: Cover) => {
@@ -206,57 +239,27 @@ function Stories({ desk }: { desk: DeskData }) {
               <Soft>
                 {say('desk.about', { slides: story.slides, length: clock(story.seconds), ago: ago(story.changedAt) })}
               </Soft>
+              {story.goesOn && <p>{say('keeping.story-goes-on', { day: dayOfYear(story.goesOn) })}</p>}
+              {story.others.length > 0 && <Soft>{say('together.with', { names: names(story.others) })}</Soft>}
               <div>
                 {story.handIn ? (
                   <StateMark state={story.handIn.state} />
                 ) : (
                   <StateMark state={story.film === 'done' ? 'film made' : 'draft'} />
-                )}
+                )}{' '}
+                <Unread story={story} news={news} />
               </div>
             </div>
-            <div className="bin">
-              <IconButton label={say('desk.delete', { title: story.title })} onPress={() => void remove(story)}>
-                <BinIcon />
-              </IconButton>
-            </div>
+            {story.mayDrop && (
+              <div className="bin">
+                <IconButton label={say('desk.delete', { title: story.title })} onPress={() => void remove(story)}>
+                  <BinIcon />
+                </IconButton>
+              </div>
+            )}
           </CoverBox>
         ))}
       </Covers>
     </section>
-  );
-}
-
-function Classes({ desk }: { desk: DeskData }) {
-  return (
-    <>
-      {desk.classrooms.map((classroom) => (
-        <section key={classroom.id} aria-label={classroom.name} style={{ display: 'grid', gap: 12 }}>
-          <h2>
-            {classroom.name} <Soft as="span">· {say('desk.students', { count: classroom.students })}</Soft>
-          </h2>
-          {classroom.assignments.map((assignment) => {
-            const waiting = assignment.states['handed in'] ?? 0;
-            return (
-              <Due key={assignment.id}>
-                <Row>
-                  <Mark $tone="handed">{say('desk.due-on', { day: day(assignment.dueOn) })}</Mark>
-                  <Soft as="span">{lengthOf(assignment)}</Soft>
-                </Row>
-                <h3>{assignment.title}</h3>
-                <p>{assignment.task}</p>
-                <Row>
-                  <ActGoTo to={`/assignments/${assignment.id}`}>{say('desk.see-hand-ins', { count: waiting })}</ActGoTo>
-                  {(Object.entries(assignment.states) as [StoryState, number][]).map(([state, count]) => (
-                    <span key={state}>
-                      {count} <StateMark state={state} />
-                    </span>
-                  ))}
-                </Row>
-              </Due>
-            );
-          })}
-        </section>
-      ))}
-    </>
   );
 }

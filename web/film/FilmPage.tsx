@@ -6,17 +6,18 @@ import styled from 'styled-components';
 import { answer, api, sentence } from '../api/client';
 import type { Film, StoryView } from '../api/types';
 import { Picks } from '../parts/Choice';
-import { Act, Button, Card, GoTo, Row, Soft, StateMark, stateText } from '../parts/controls';
+import { Act, Button, Card, GoTo, LateMark, Quiet, Row, Soft, StateMark, stateText, waits } from '../parts/controls';
 import { useTell } from '../parts/notices';
 import { Page } from '../parts/Page';
 import { ago, clock, size } from '../parts/time';
+import { useOnce } from '../parts/useOnce';
 import { ProofList } from '../story/ProofList';
 import { threadOf } from '../stage/plan';
 import { StoryProvider } from '../story/StoryContext';
 import { StoryHead } from '../story/StoryHead';
 import { useStory } from '../story/useStory';
 import { FilmPlayer } from '../stage/FilmPlayer';
-import { say } from '../messages/say';
+import { say, type Code } from '../messages/say';
 
 const Layout = styled.div`
   display: grid;
@@ -44,7 +45,15 @@ const Bar = styled(ProgressBar)`
     background: var(--indigo);
   }
 `;
-const over = ['done', 'failed', 'cancelled'];
+/** Whether there is nothing more to come of it. */
+const isOver = ({ state, problems }: Film) =>
+  state === 'failed' || state === 'cancelled' || (state === 'done' && problems !== null);
+const problems: Record<NonNullable<Film['problems']>[number], Code> = {
+  unreadable: 'plays.unreadable',
+  picture: 'plays.picture',
+  sound: 'plays.sound',
+  captions: 'plays.captions',
+};
 
 export default function FilmPage() {
   const { id = '' } = useParams();
@@ -55,7 +64,7 @@ export default function FilmPage() {
     queryFn: () => answer(api.GET('/api/films/{id}', { params: { path: { id: view?.film?.id ?? '' } } })),
     enabled: view?.film !== null && view?.film !== undefined,
     initialData: view?.film ?? undefined,
-    refetchInterval: (query) => (query.state.data && over.includes(query.state.data.state) ? false : 900),
+    refetchInterval: (query) => (query.state.data && isOver(query.state.data) ? false : 900),
   });
   const navigate = useNavigate();
   if (!view) {
@@ -245,22 +254,46 @@ function Made({ view, film }: { view: StoryView; film: Film }) {
   );
 }
 
+/** That it was played through before it is handed in, and what was found. */
+function Plays({ film, cues }: { film: Film; cues: number }) {
+  if (film.problems === null) return <Soft role="status">{say('plays.being-tried')}</Soft>;
+  if (film.problems.length === 0) {
+    return <p role="status">{say('plays.well', { captions: cues, length: clock(film.seconds) })}</p>;
+  }
+  return (
+    <div role="alert">
+      <p>{say('plays.not')}</p>
+      <ul>
+        {film.problems.map((problem) => (
+          <li key={problem}>{say(problems[problem])}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 function HandInCard({ view, film, hold }: { view: StoryView; film: Film; hold: ReturnType<typeof useStory> }) {
   const tell = useTell();
   const queries = useQueryClient();
-  const [last] = view.handIns;
+  const { busy, once } = useOnce((error) => tell(sentence(error), { tone: 'trouble' }));
+  // What was taken back stands no more.
+  const last = view.handIns.find(({ state }) => state !== 'withdrawn');
   const { assignment } = view;
   if (!assignment) return null;
   const isThis = last?.film === film.id;
-  const handIn = () =>
-    void answer(
-      api.POST('/api/assignments/{id}/handins', { params: { path: { id: assignment.id } }, body: { film: film.id } }),
-    )
-      .then(async () => {
-        await queries.invalidateQueries({ queryKey: ['story', view.id] });
-        tell(say('making.handed-in'));
-      })
-      .catch((error: unknown) => tell(sentence(error), { tone: 'trouble' }));
+  const told = async (code: Code) => {
+    await queries.invalidateQueries({ queryKey: ['story', view.id] });
+    tell(say(code));
+  };
+  const handIn = async () => {
+    const params = { path: { id: assignment.id } };
+    await answer(api.POST('/api/assignments/{id}/handins', { params, body: { film: film.id } }));
+    await told('making.handed-in');
+  };
+  const takeBack = async (id: string) => {
+    await answer(api.POST('/api/handins/{id}/withdraw', { params: { path: { id } } }));
+    await told('hand-in.taken-back');
+  };
   return (
     <Card>
       <h2>{say('making.hand-in')}</h2>
@@ -269,11 +302,11 @@ function HandInCard({ view, film, hold }: { view: StoryView; film: Film; hold: R
         {last && (
           <>
             {' '}
-            <StateMark state={last.state} />
+            <LateMark isLate={last.isLate} /> <StateMark state={last.state} />
           </>
         )}
       </p>
-      {last && (
+      {view.handIns.length > 0 && (
         <ul>
           {view.handIns.map((one) => (
             <li key={one.id}>
@@ -283,14 +316,29 @@ function HandInCard({ view, film, hold }: { view: StoryView; film: Film; hold: R
           ))}
         </ul>
       )}
-      {last?.state !== 'accepted' && !isThis && (
-        <Row>
-          <Act onPress={handIn} isDisabled={hold.saving !== 'saved'}>
-            {say(last ? 'making.hand-in-again' : 'making.hand-in')}
-          </Act>
-        </Row>
+      {assignment.isClosed && last?.state !== 'accepted' && <Soft>{say('task.is-closed')}</Soft>}
+      {last?.state !== 'accepted' && !isThis && !assignment.isClosed && (
+        <>
+          <Plays film={film} cues={film.revision === view.revision ? view.plan.cues.length : 0} />
+          <Row>
+            <Act
+              onPress={() => void once(handIn)}
+              isDisabled={busy || hold.saving !== 'saved' || film.problems?.length !== 0}
+            >
+              {say(last ? 'making.hand-in-again' : 'making.hand-in')}
+            </Act>
+          </Row>
+          <Soft>{say('hand-in.who-sees', { classroom: assignment.classroom })}</Soft>
+        </>
       )}
-      {isThis && last.state === 'handed in' && <Soft>{say('making.waits-for-answer')}</Soft>}
+      {isThis && waits(last.state) && <Soft>{say('making.waits-for-answer')}</Soft>}
+      {isThis && last.state === 'handed in' && (
+        <div>
+          <Quiet isDisabled={busy} onPress={() => void once(() => takeBack(last.id))}>
+            {say('hand-in.take-back')}
+          </Quiet>
+        </div>
+      )}
     </Card>
   );
 }

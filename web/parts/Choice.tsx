@@ -9,7 +9,7 @@ import {
   Select as AriaSelect,
   SelectValue,
 } from 'react-aria-components';
-import styled from 'styled-components';
+import styled, { css } from 'styled-components';
 import { fieldLook } from './controls';
 import { ListIcon } from './icons';
 import { say, type Code } from '../messages/say';
@@ -28,7 +28,8 @@ const Group = styled(RadioGroup)`
     gap: 4px;
   }
 `;
-const Option = styled(Radio)`
+/** One of a few, or some of them, as something to press. */
+export const optionLook = css`
   display: inline-flex;
   align-items: center;
   min-height: 40px;
@@ -42,6 +43,9 @@ const Option = styled(Radio)`
     border-color: var(--indigo);
     color: #fff;
   }
+`;
+const Option = styled(Radio)`
+  ${optionLook}
 `;
 
 /** Options by what the catalogue calls them. */

@@ -30,6 +30,17 @@ const Sheet = styled(Modal)`
   > section {
     outline: none;
   }
+  &.dark {
+    --raised: #242935;
+    --paper: #1d212b;
+    --ink: #f1eee6;
+    --soft: #b9c0ce;
+    --line: #3a4150;
+    --edge: #6f788c;
+    --indigo: #aeb9ee;
+    --indigo-wash: #39415a;
+    color: var(--ink);
+  }
   .close + section {
     border: 0;
     padding-block-start: 0;
@@ -49,6 +60,8 @@ interface Props {
   label: string;
   /** What opens it; a button with the label where nothing else is given. */
   button?: ReactNode;
+  /** In a dark room. */
+  dark?: boolean;
   children: ReactNode | ((close: () => void) => ReactNode);
 }
 
@@ -65,12 +78,12 @@ export function Escape({ onPress }: { onPress: () => void }) {
 }
 
 /** What belongs beside the page, drawn over it when it is asked for: from its end, on a small screen from below. */
-export function Drawer({ label, button, children }: Props) {
+export function Drawer({ label, button, dark = false, children }: Props) {
   return (
     <DialogTrigger>
       {button ?? <Button>{label}</Button>}
       <Shade isDismissable>
-        <Sheet>
+        <Sheet className={dark ? 'dark' : undefined}>
           <Dialog aria-label={label}>
             {({ close }) => (
               <>

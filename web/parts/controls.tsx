@@ -56,6 +56,11 @@ const acting = css`
 export const Button = styled(AriaButton)`
   ${button}
 `;
+/** The number of a slide, by which one goes there. */
+export const SlideNumber = styled(Button)`
+  min-width: 40px;
+  padding: 2px 8px;
+`;
 export const Act = styled(AriaButton)`
   ${button}${acting}
 `;
@@ -134,13 +139,16 @@ interface FieldProps {
   name?: string;
   autoComplete?: string;
   isRequired?: boolean;
+  isReadOnly?: boolean;
+  /** Of a number: 'any' where it need not be whole. */
+  step?: string;
 }
 
-export function Field({ label, lines, max, name, autoComplete, ...props }: FieldProps) {
+export function Field({ label, lines, max, name, autoComplete, step, ...props }: FieldProps) {
   return (
     <FieldBox {...props} maxLength={max} name={name} autoComplete={autoComplete}>
       <Label>{label}</Label>
-      {lines ? <TextArea rows={lines} /> : <Input />}
+      {lines ? <TextArea rows={lines} /> : <Input step={step} />}
     </FieldBox>
   );
 }
@@ -165,6 +173,15 @@ export const Soft = styled.p`
   color: var(--soft);
 `;
 
+const Refused = styled.p`
+  color: var(--madder);
+  font-weight: 600;
+`;
+/** Why what was asked for could not be done, read out as it comes; nothing where text is ''. */
+export function Wrong({ text }: { text: string }) {
+  return <div role="alert">{text !== '' && <Refused>{text}</Refused>}</div>;
+}
+
 const tones = {
   handed: ['--indigo-wash', '--indigo'],
   returned: ['--ochre-wash', '--ochre'],
@@ -187,12 +204,22 @@ const states = {
   draft: ['plain', 'state.draft'],
   'film made': ['plain', 'state.film-made'],
   'handed in': ['handed', 'state.handed-in'],
+  opened: ['handed', 'state.opened'],
   returned: ['returned', 'state.returned'],
   accepted: ['accepted', 'state.accepted'],
+  withdrawn: ['plain', 'state.withdrawn'],
 } as const;
 /** How far a story is. */
 export type StoryState = keyof typeof states;
 export const stateText = (state: StoryState): string => say(states[state][1]);
+
+/** Whether a hand-in waits for an answer. */
+export const waits = (state: StoryState): boolean => state === 'handed in' || state === 'opened';
+
+/** That something came after the day it was due: a fact. */
+export function LateMark({ isLate }: { isLate: boolean }) {
+  return isLate ? <Mark $tone="returned">{say('hand-in.late')}</Mark> : null;
+}
 
 export function StateMark({ state }: { state: StoryState }) {
   return <Mark $tone={states[state][0]}>{stateText(state)}</Mark>;

@@ -24,6 +24,9 @@ const Place = styled.div`
   gap: 8px;
   z-index: 50;
   max-width: min(560px, calc(100vw - 32px));
+  @media print {
+    display: none;
+  }
 `;
 const Slip = styled.div<{ $trouble: boolean }>`
   display: flex;

@@ -4,13 +4,13 @@ import { pause } from '../api/client';
 type Module<P> = { default: ComponentType<P> };
 const TRIES = 20;
 
-/** Fetches a part of the page, again and again while there is no connection. */
+/** Fetches a part of the page, again and again: for as long as there is no connection, however long that is. */
 async function patient<P>(fetch: () => Promise<Module<P>>): Promise<Module<P>> {
   for (let n = 1; ; n += 1) {
     try {
       return await fetch();
     } catch (problem) {
-      if (n >= TRIES) throw problem;
+      if (n >= TRIES && navigator.onLine) throw problem;
       await pause(Math.min(n, 5));
     }
   }

@@ -10,10 +10,19 @@ export function clock(seconds: number): string {
 export const SAMPLES = 48_000;
 export const inSeconds = (samples: number): number => samples / SAMPLES;
 
-/** A length for a person: 4 s, 4.5 s. */
-export const secondsText = (seconds: number): string => say('time.seconds', { seconds: Number(seconds.toFixed(1)) });
+/** Seconds from which on nobody counts in seconds. */
+const MANY = 100;
 
-const toDay = () => new Intl.DateTimeFormat(reader(), { weekday: 'long', day: 'numeric', month: 'long' });
+/** A length for a person: 4 s, 4.5 s, 61:00. */
+export const secondsText = (seconds: number): string =>
+  seconds < MANY ? say('time.seconds', { seconds: Number(seconds.toFixed(1)) }) : clock(seconds);
+
+/** What is a day and no moment (2026-12-05) is that day wherever it is read. */
+const written = (date: string, parts: Intl.DateTimeFormatOptions) =>
+  new Intl.DateTimeFormat(reader(), {
+    ...parts,
+    timeZone: date.length === 'YYYY-MM-DD'.length ? 'UTC' : undefined,
+  }).format(new Date(date));
 const relative = () => new Intl.RelativeTimeFormat(reader(), { numeric: 'auto', style: 'short' });
 const minute = 60_000;
 const steps: [Intl.RelativeTimeFormatUnit, number][] = [
@@ -22,7 +31,21 @@ const steps: [Intl.RelativeTimeFormatUnit, number][] = [
   ['day', 24 * 60 * minute],
 ];
 
-export const day = (date: string): string => toDay().format(new Date(date));
+export const day = (date: string): string => written(date, { weekday: 'long', day: 'numeric', month: 'long' });
+/** Of a year that may not be this one. */
+export const dayOfYear = (date: string): string => written(date, { day: 'numeric', month: 'long', year: 'numeric' });
+
+/** The day in so many days, as a date's field has it. */
+export function dayFromNow(days: number): string {
+  const then = new Date();
+  then.setDate(then.getDate() + days);
+  return [then.getFullYear(), then.getMonth() + 1, then.getDate()]
+    .map((part) => String(part).padStart(2, '0'))
+    .join('-');
+}
+
+const ofDay = () => new Intl.DateTimeFormat(reader(), { hour: 'numeric', minute: '2-digit' });
+export const timeOfDay = (date: string): string => ofDay().format(new Date(date));
 
 /** How long ago, in the largest unit of which one has passed; after a week the day. */
 export function ago(date: string, now = Date.now()): string {

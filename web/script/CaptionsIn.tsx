@@ -9,7 +9,7 @@ import { say } from '../messages/say';
 /** Where the captions come from: the scripts, or a file. */
 export function CaptionsIn() {
   const view = useView();
-  const { edit } = useActs();
+  const { edit, undo } = useActs();
   const sendIn = useSendIn(view.id);
   const tell = useTell();
   const count = view.story.captions?.length ?? null;
@@ -35,6 +35,21 @@ export function CaptionsIn() {
         >
           <Button>{say('captions-in.bring-in')}</Button>
         </FileTrigger>
+        {count !== null && (
+          <Button
+            onPress={() =>
+              void edit({ do: 'scripts from captions' }).then(
+                (done) =>
+                  done &&
+                  tell(say('captions-in.are-scripts'), {
+                    action: { label: say('story.undo'), run: () => void undo() },
+                  }),
+              )
+            }
+          >
+            {say('captions-in.to-scripts')}
+          </Button>
+        )}
         {count !== null && (
           <Button onPress={() => void edit({ do: 'drop captions' })}>{say('captions-in.make-again')}</Button>
         )}

@@ -19,6 +19,7 @@ import { Preview, type PreviewHandle } from '../stage/Preview';
 import { StoryProvider } from '../story/StoryContext';
 import { pictureOf } from '../story/slides';
 import { StoryHead } from '../story/StoryHead';
+import { Together } from '../together/Together';
 import { newId, useStory, type StoryHold } from '../story/useStory';
 import { arrange } from './arrange';
 import { DistanceField, useDistance, type Distance } from './Distance';
@@ -132,7 +133,9 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
     return slide === null ? null : { slide, from: distance };
   });
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => (meant === null ? nothing : new Set([meant.slide])));
-  const remarks = view.handIns[0]?.state === 'returned' ? view.handIns[0].remarks : none;
+  // What was taken back stands no more.
+  const last = view.handIns.find(({ state }) => state !== 'withdrawn');
+  const remarks = last?.state === 'returned' ? last.remarks : none;
 
   const { acts, asked } = useArranging(hold, slides);
   const all = useRows(remarks);
@@ -232,6 +235,7 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
             {panel}
           </Drawer>
         )}
+        <Together />
         <StorySheets onPick={pick} />
         <KeysPlace>
           <Keys />
@@ -251,7 +255,7 @@ function Script({ id, hold, view }: { id: string; hold: StoryHold; view: StoryVi
             pictures.dropped(event.items, undefined, distance === 'one' ? pictured(picked[0]) : undefined)
           }
         >
-          <Returned answer={view.handIns[0]} remarks={remarks} />
+          <Returned answer={last} remarks={remarks} />
           <Arrivals
             arrivals={pictures.arrivals}
             onAgain={pictures.again}

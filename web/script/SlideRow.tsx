@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import { Button as AriaButton, ButtonContext } from 'react-aria-components';
 import styled from 'styled-components';
+import { RemarkVoice } from '../parts/Hear';
 import { IconButton } from '../parts/controls';
 import { BinIcon, CopyIcon, DownIcon, HandleIcon, PlayIcon, UpIcon } from '../parts/icons';
 import { RowThread } from '../parts/Thread';
@@ -147,11 +148,18 @@ function FullRow({ row, acts }: Props) {
       <WordsLook>
         <SlideWords row={row} />
         <ButtonContext value={own}>
-          <VoiceStrip slide={slide} number={number} waveform={row.waveform} voice={row.voice} onPlay={acts.play} />
+          <VoiceStrip
+            slide={slide}
+            number={number}
+            waveform={row.waveform}
+            voice={row.voice}
+            saidBy={row.saidBy}
+            onPlay={acts.play}
+          />
         </ButtonContext>
         {row.remarks?.map((remark) => (
           <p className="remark" key={remark.id}>
-            <strong>{remark.author}:</strong> {remark.text}
+            <strong>{remark.author}:</strong> {remark.text} <RemarkVoice remark={remark} />
           </p>
         ))}
       </WordsLook>

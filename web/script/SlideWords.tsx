@@ -71,6 +71,11 @@ export const WordsLook = styled.div`
     border-color: var(--indigo);
     background: var(--raised);
   }
+  .before {
+    color: var(--soft);
+    font-size: 0.94rem;
+    white-space: pre-wrap;
+  }
   .remark {
     border-inline-start: 4px solid var(--ochre);
     background: var(--ochre-wash);
@@ -262,15 +267,20 @@ function ScriptWords({ slide, number }: WordsProps) {
   const { edit } = useActs();
   const script = useSavedText(slide.script, (text) => void edit({ do: 'set script', slide: slide.id, script: text }));
   return (
-    <textarea
-      className={script.value.length > LONG ? 'script long' : 'script'}
-      aria-label={say('words.script-of', { slide: number })}
-      placeholder={say('words.script.hint')}
-      maxLength={limits.script}
-      rows={1}
-      value={script.value}
-      onChange={(e) => script.onChange(e.target.value)}
-      onBlur={script.onBlur}
-    />
+    <>
+      {slide.toldBefore && slide.toldBefore !== script.value && (
+        <p className="before">{say('copy.told-before', { script: slide.toldBefore })}</p>
+      )}
+      <textarea
+        className={script.value.length > LONG ? 'script long' : 'script'}
+        aria-label={say('words.script-of', { slide: number })}
+        placeholder={say('words.script.hint')}
+        maxLength={limits.script}
+        rows={1}
+        value={script.value}
+        onChange={(e) => script.onChange(e.target.value)}
+        onBlur={script.onBlur}
+      />
+    </>
   );
 }

@@ -6,6 +6,7 @@ import { say } from '../messages/say';
 import { Button, Card, Soft } from '../parts/controls';
 import { Drawer } from '../parts/Drawer';
 import { place } from '../parts/place';
+import { slidesAsked } from '../parts/asked';
 import { clock } from '../parts/time';
 import { ProofList } from '../story/ProofList';
 import { useView } from '../story/StoryContext';
@@ -56,6 +57,7 @@ export function StorySheets({ onPick }: { onPick: (slide: string) => void }) {
             least: clock(assignment.leastSeconds),
             most: clock(assignment.mostSeconds),
           })}
+        {assignment && slidesAsked(assignment) !== '' && <> · {slidesAsked(assignment)}</>}
       </span>
       <Drawer label={say('proof.title')} button={<Pill $ready={proof.length === 0}>{label}</Pill>}>
         {(close) => (

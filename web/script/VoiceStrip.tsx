@@ -36,11 +36,12 @@ interface Props {
   number: number;
   waveform: number[] | undefined;
   voice: Voice | undefined;
+  saidBy: string;
   onPlay: (slide: string) => void;
 }
 
 /** The voice of a slide: its waveform with what is left out, or the ways to get one. */
-export function VoiceStrip({ slide, number, waveform, voice, onPlay }: Props) {
+export function VoiceStrip({ slide, number, waveform, voice, saidBy, onPlay }: Props) {
   const { id: story } = useActs();
   const sendIn = useSendIn(story);
   const tell = useTell();
@@ -107,6 +108,7 @@ export function VoiceStrip({ slide, number, waveform, voice, onPlay }: Props) {
       </Wave>
       <Soft as="span" style={{ whiteSpace: 'nowrap' }}>
         {seconds}
+        {saidBy !== '' && ` · ${saidBy}`}
       </Soft>
       <Go
         className="tools"

@@ -5,9 +5,13 @@ import { Toggle } from '../parts/Toggle';
 import { useActs, useView } from '../story/StoryContext';
 import { Beds } from './Beds';
 import { CaptionsIn } from './CaptionsIn';
+import { CopyStory } from './CopyStory';
+import { DealText } from './DealText';
 import { languages } from './languages';
+import { OneSound } from './OneSound';
 import { OwnStyle } from './OwnStyle';
 import { StyleField } from './StyleField';
+import { TakeHome } from './TakeHome';
 import { TransitionField } from './TransitionField';
 import { say, type Code } from '../messages/say';
 
@@ -79,7 +83,11 @@ export default function WholePanel() {
         <GoTo to={`/stories/${id}/print`}>{say('print.the-story')}</GoTo>
       </Row>
       <Beds />
+      <DealText />
+      <OneSound />
       <CaptionsIn />
+      <CopyStory />
+      <TakeHome />
     </Card>
   );
 }

@@ -1,6 +1,7 @@
 import { useMemo, useRef } from 'react';
 import type { Selection } from 'react-aria-components';
 import type { Remark, Scene, Slide, Voice } from '../api/types';
+import { names } from '../parts/names';
 import type { ThreadSlide } from '../parts/Thread';
 import { threadOf } from '../stage/plan';
 import { assetOf, pictureOf } from '../story/slides';
@@ -20,6 +21,8 @@ export interface Row {
   described: string;
   voice: Voice | undefined;
   waveform: number[] | undefined;
+  /** Whose voice it is, where several make the story. */
+  saidBy: string;
   title: string;
   ratio: number;
   fps: number;
@@ -73,6 +76,7 @@ export function useRows(remarks: Remark[]): Row[] {
         described: picture?.description ?? '',
         voice: assetOf(story, slide.voice[0]?.asset, 'voice'),
         waveform: view.waveforms[slide.voice[0]?.asset ?? ''],
+        saidBy: view.saidBy[slide.id] ? names(view.saidBy[slide.id] ?? []) : '',
         title: story.title,
         ratio: plan.width / plan.height,
         fps: plan.fps,

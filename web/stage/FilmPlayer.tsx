@@ -1,4 +1,4 @@
-import { forwardRef, useEffect, useImperativeHandle, useRef, useState } from 'react';
+import { forwardRef, useEffect, useImperativeHandle, useRef, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Remark } from '../api/types';
 import { useTell } from '../parts/notices';
@@ -6,11 +6,16 @@ import { Playbar, spacePlays } from '../parts/Playbar';
 import type { ThreadSlide } from '../parts/Thread';
 import { clock } from '../parts/time';
 import { say } from '../messages/say';
+import { OverPicture } from './OverPicture';
 
 const Box = styled.figure`
   display: grid;
   gap: 4px;
   min-width: 0;
+  .screen {
+    position: relative;
+    display: grid;
+  }
   video {
     width: 100%;
     max-height: 76vh;
@@ -61,17 +66,20 @@ interface Props {
   /** Its slides, in seconds. */
   slides: (Omit<ThreadSlide, 'stay'> & { end: number })[];
   remarks: Remark[];
+  /** What lies over its picture at a moment, by its seconds and the picture's width over its height. */
+  over?: (at: number, ratio: number) => ReactNode;
 }
 
 /** The finished film, with captions, over its thread; remarks stand on it as flags. */
 export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlayer(
-  { film, title, seconds, slides, remarks },
+  { film, title, seconds, slides, remarks, over },
   ref,
 ) {
   const video = useRef<HTMLVideoElement>(null);
   const box = useRef<HTMLElement>(null);
   const tell = useTell();
   const [at, setAt] = useState(0);
+  const [ratio, setRatio] = useState(16 / 9);
   const [playing, setPlaying] = useState(false);
   const [captions, setCaptions] = useState(true);
   useEffect(() => {
@@ -112,25 +120,31 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
   };
   return (
     <Box ref={box} aria-label={say('play.film', { title })} onKeyDown={spacePlays(toggle)}>
-      <video
-        ref={video}
-        src={`/api/films/${film}/film.mp4`}
-        preload="metadata"
-        playsInline
-        onClick={toggle}
-        onTimeUpdate={(e) => setAt(e.currentTarget.currentTime)}
-        onPlay={() => setPlaying(true)}
-        onPause={() => setPlaying(false)}
-        aria-label={title}
-      >
-        <track
-          kind="captions"
-          src={`/api/films/${film}/captions.vtt`}
-          srcLang="en"
-          label={say('play.captions')}
-          default
-        />
-      </video>
+      <div className="screen">
+        <video
+          ref={video}
+          src={`/api/films/${film}/film.mp4`}
+          preload="metadata"
+          playsInline
+          onClick={toggle}
+          onLoadedMetadata={({ currentTarget: { videoWidth, videoHeight } }) =>
+            videoHeight > 0 && setRatio(videoWidth / videoHeight)
+          }
+          onTimeUpdate={(e) => setAt(e.currentTarget.currentTime)}
+          onPlay={() => setPlaying(true)}
+          onPause={() => setPlaying(false)}
+          aria-label={title}
+        >
+          <track
+            kind="captions"
+            src={`/api/films/${film}/captions.vtt`}
+            srcLang="en"
+            label={say('play.captions')}
+            default
+          />
+        </video>
+        {over && <OverPicture ratio={ratio}>{over(at, ratio)}</OverPicture>}
+      </div>
       {remarks.length > 0 && (
         <Flags>
           {remarks.map((remark) => (
@@ -138,8 +152,8 @@ export const FilmPlayer = forwardRef<FilmPlayerHandle, Props>(function FilmPlaye
               key={remark.id}
               style={{ left: `${(remark.seconds / Math.max(1, seconds)) * 100}%` }}
               onClick={() => jump(remark.seconds)}
-              aria-label={say('play.remark', { time: clock(remark.seconds), remark: remark.text })}
-              title={remark.text}
+              aria-label={say('play.remark', { time: clock(remark.seconds), remark: remark.text || say('spoken.is') })}
+              title={remark.text || say('spoken.is')}
             />
           ))}
         </Flags>

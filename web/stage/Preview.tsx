@@ -73,6 +73,8 @@ export interface PreviewHandle {
   play: (from: number, to?: number) => void;
   /** Shows a frame without playing. */
   show: (frame: number) => void;
+  /** The frame that is shown now. */
+  frame: () => number;
   pause: () => void;
 }
 
@@ -102,7 +104,7 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
   const [frame, setFrame] = useState(0);
   const [playing, setPlaying] = useState(false);
   const [captions, setCaptions] = useState(false);
-  const run = useRef<{ begun: number; from: number; to: number } | null>(null);
+  const run = useRef<{ begun: number; from: number; to: number | undefined } | null>(null);
   const now = useRef({ plan, onSlide, onEnd, hidden, frame: 0, slide: '' });
   now.current.hidden = hidden;
   now.current.plan = plan;
@@ -138,15 +140,17 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
       const context = sounds.current.clock();
       const start = from >= current.frames - 1 ? 0 : from;
       const begun = context.currentTime + 0.06;
-      run.current = { begun, from: start, to: to ?? current.frames };
+      run.current = { begun, from: start, to };
       sounds.current.play(current, start / current.fps, begun);
       setPlaying(true);
       const step = () => {
         const going = run.current;
         if (!going || going.begun !== begun) return;
-        const next = going.from + Math.max(0, context.currentTime - going.begun) * now.current.plan.fps;
-        if (next >= going.to) {
-          put(going.to - 1);
+        const { fps, frames } = now.current.plan;
+        const next = going.from + Math.max(0, context.currentTime - going.begun) * fps;
+        const end = Math.min(going.to ?? frames, frames);
+        if (next >= end) {
+          put(end - 1);
           pause();
           now.current.onEnd?.();
           return;
@@ -172,7 +176,7 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
   // The plan changed: what is shown follows at once; what is heard begins anew from here.
   useEffect(() => {
     put(Math.min(now.current.frame, plan.frames - 1));
-    if (run.current) play(now.current.frame);
+    if (run.current) play(now.current.frame, run.current.to);
   }, [plan, put, play]);
 
   useEffect(() => {
@@ -184,6 +188,7 @@ export const Preview = forwardRef<PreviewHandle, Props>(function Preview(
     () => ({
       play,
       pause,
+      frame: () => now.current.frame,
       show: (next) => {
         pause();
         put(next);

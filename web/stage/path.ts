@@ -2,6 +2,29 @@ import type { PlannedPicture } from '../api/types';
 import { WHOLE, type Box } from '../parts/boxes';
 import { fromTable } from './plan';
 
+export interface Point {
+  x: number;
+  y: number;
+}
+
+/** The nearest point of a part of the slide. */
+export const heldIn = ({ x, y }: Point, box: Box): Point => ({
+  x: Math.max(box.x, Math.min(box.x + box.width, x)),
+  y: Math.max(box.y, Math.min(box.y + box.height, y)),
+});
+
+/** Where a point of a picture is on the slide, in a part of which this frame of it is seen. */
+export const seenIn = (point: Point, frame: Box, box: Box): Point => ({
+  x: box.x + (box.width * (point.x - frame.x)) / frame.width,
+  y: box.y + (box.height * (point.y - frame.y)) / frame.height,
+});
+
+/** And which point of the picture is at a place of the slide. */
+export const pointUnder = (place: Point, frame: Box, box: Box): Point => ({
+  x: frame.x + (frame.width * (place.x - box.x)) / box.width,
+  y: frame.y + (frame.height * (place.y - box.y)) / box.height,
+});
+
 /** The way of the look over a picture: what it is seen from, and at what share of the whole time. */
 export type Path = PlannedPicture['path'];
 

@@ -2,7 +2,8 @@ import type { Plan, Play } from '../api/types';
 import { SAMPLES } from '../parts/time';
 import { along } from './plan';
 
-export const voiceUrl = (story: string, asset: string): string => `/api/stories/${story}/assets/${asset}/voice.flac`;
+export const voiceUrl = (story: string, asset: string, untouched = false): string =>
+  `/api/stories/${story}/assets/${asset}/${untouched ? 'untouched' : 'voice'}.flac`;
 
 /** Plays the plan's sounds from a second of the film on, each from its very place, at its gains. */
 export class Sounds {
@@ -35,8 +36,10 @@ export class Sounds {
     this.playing = [];
   }
 
-  private url({ bus, asset }: Play): string {
-    return bus === 'voice' ? voiceUrl(this.story, asset) : `/api/stories/${this.story}/assets/${asset}/music.ogg`;
+  private url({ bus, asset, untouched }: Play): string {
+    return bus === 'voice'
+      ? voiceUrl(this.story, asset, untouched)
+      : `/api/stories/${this.story}/assets/${asset}/music.ogg`;
   }
 
   private fetch(url: string): Promise<AudioBuffer> {

@@ -1,7 +1,7 @@
 import styled from 'styled-components';
 import { useSession } from '../api/session';
 import type { Finding } from '../api/types';
-import { Button, Row } from '../parts/controls';
+import { Button, Row, SlideNumber, Soft } from '../parts/controls';
 import { TickIcon } from '../parts/icons';
 import { pictureOf } from './slides';
 import { useActs, useView } from './StoryContext';
@@ -38,10 +38,6 @@ const Mend = styled.ul`
     flex-wrap: wrap;
     gap: 4px;
   }
-`;
-const Number = styled(Button)`
-  min-width: 40px;
-  padding: 2px 8px;
 `;
 
 /** How many slides are named at once; the rest are counted. */
@@ -120,17 +116,18 @@ export function ProofList({ onPick }: { onPick: (slide: string) => void }) {
             return (
               <li key={finding.rule + JSON.stringify(finding.message.parameters)} className={finding.level}>
                 <span>{say(finding.message)}</span>
+                {finding.isAsked && <Soft>{say('proof.asked')}</Soft>}
                 <Row>
                   {mend && <Button onPress={mend[1]}>{mend[0]}</Button>}
                   <span className="slides">
                     {finding.slides.slice(0, NAMED).map((slide) => (
-                      <Number
+                      <SlideNumber
                         key={slide.id}
                         aria-label={say('proof.go-to', { slide: number(slide.id) })}
                         onPress={() => onPick(slide.id)}
                       >
                         {number(slide.id)}
-                      </Number>
+                      </SlideNumber>
                     ))}
                     {finding.slides.length > NAMED && (
                       <span>{say('proof.more', { count: finding.slides.length - NAMED })}</span>

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { typing } from './typing';
 
 /**
  * Text that saves itself: a little after the last keystroke, on leaving the field, and on leaving the page. What comes from
@@ -13,6 +14,7 @@ export function useSavedText(saved: string, save: (text: string) => void) {
   const flush = useCallback(() => {
     const { draft: text, saved: there, save: keep } = latest.current;
     if (text !== null && text !== there) keep(text);
+    typing(latest, false);
   }, []);
 
   useEffect(() => {
@@ -25,12 +27,14 @@ export function useSavedText(saved: string, save: (text: string) => void) {
     const now = latest.current;
     return () => {
       if (now.draft !== null && now.draft !== now.saved) now.save(now.draft);
+      typing(latest, false);
     };
   }, []);
 
   const change = useCallback((text: string) => {
     latest.current.draft = text;
     setDraft(text);
+    typing(latest, text !== latest.current.saved);
   }, []);
   const leave = useCallback(() => {
     flush();

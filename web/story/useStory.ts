@@ -1,9 +1,11 @@
 import { useMutation, useMutationState, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { immutableJSONPatch, type JSONPatchDocument } from 'immutable-json-patch';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { answer, api, Refusal, sentence, Unreachable } from '../api/client';
 import type { Edit, Patch, Slide, StoryView } from '../api/types';
 import { useTell } from '../parts/notices';
+import { isTyping, onTyping } from './typing';
+import { useWhatOthersChange } from './useWhatOthersChange';
 
 export type Saving = 'saved' | 'saving' | 'waiting';
 
@@ -49,6 +51,7 @@ export function useStory(id: string) {
       old && (old as StoryView).revision > (newer as StoryView).revision ? old : newer,
     refetchOnMount: 'always',
   });
+  useWhatOthersChange(id, view);
   const receive = useCallback((newer: StoryView) => keepNewer(queries, id, newer), [queries, id]);
   const { mutateAsync } = useMutation({
     mutationKey: key,
@@ -71,7 +74,9 @@ export function useStory(id: string) {
     filters: { mutationKey: key, status: 'pending' },
     select: (mutation) => mutation.state.failureCount,
   });
-  const saving: Saving = pending.length === 0 ? 'saved' : pending.some((count) => count > 0) ? 'waiting' : 'saving';
+  const isTyped = useSyncExternalStore(onTyping, isTyping);
+  const saving: Saving =
+    pending.length === 0 ? (isTyped ? 'saving' : 'saved') : pending.some((count) => count > 0) ? 'waiting' : 'saving';
 
   /** Null when it was refused, which the person has then been told. */
   const change = useCallback((ask: Ask) => mutateAsync(ask).catch(() => null), [mutateAsync]);

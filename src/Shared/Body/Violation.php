@@ -11,7 +11,7 @@ use Symfony\Component\Validator\ConstraintViolationListInterface;
 /** Says what is wrong with a body as core would. A constraint has a code of the catalogue for its message. */
 final class Violation
 {
-    private const NAMES = ['{{ min }}' => 'least', '{{ max }}' => 'most', '{{ choices }}' => 'choices', '{{ type }}' => 'type'];
+    private const NAMES = ['{{ min }}' => 'least', '{{ max }}' => 'most', '{{ limit }}' => 'least', '{{ choices }}' => 'choices', '{{ type }}' => 'type'];
 
     public static function first(ConstraintViolationListInterface $violations): Message
     {

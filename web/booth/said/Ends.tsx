@@ -1,34 +1,16 @@
-import { Slider, SliderThumb, SliderTrack } from 'react-aria-components';
+import { SliderThumb, SliderTrack } from 'react-aria-components';
 import styled from 'styled-components';
 import { say } from '../../messages/say';
 import { inSeconds, secondsText } from '../../parts/time';
+import { Line, STEP } from './line';
 import type { Mark } from './Waveform';
 
-/** Samples by which a key moves an end: a twentieth of a second. */
-const STEP = 2400;
-
-/* Over the sound: only the ends themselves are taken hold of. */
-const Line = styled(Slider<number[]>)`
-  position: absolute;
-  inset: 0;
-  pointer-events: none;
-  .track {
-    height: 100%;
-    position: relative;
-  }
+const Held = styled(Line)`
   .thumb {
-    pointer-events: auto;
-    touch-action: none;
-    top: 50%;
     width: 14px;
     height: 26px;
     border-radius: 4px;
     background: #f1eee6;
-    cursor: ew-resize;
-    &[data-focus-visible] {
-      outline: 3px solid #aeb9ee;
-      outline-offset: 1px;
-    }
   }
 `;
 
@@ -41,7 +23,7 @@ interface Props {
 /** The two ends of what is marked, for keys and for fingers. */
 export function Ends({ mark, samples, onChange }: Props) {
   return (
-    <Line
+    <Held
       aria-label={say('said.marked')}
       dir="ltr"
       minValue={0}
@@ -62,6 +44,6 @@ export function Ends({ mark, samples, onChange }: Props) {
           />
         ))}
       </SliderTrack>
-    </Line>
+    </Held>
   );
 }

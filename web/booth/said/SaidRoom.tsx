@@ -6,8 +6,10 @@ import { say } from '../../messages/say';
 import { Button, IconButton } from '../../parts/controls';
 import { RedoIcon, UndoIcon } from '../../parts/icons';
 import { inSeconds, SAMPLES, secondsText } from '../../parts/time';
+import type { StoryHold } from '../../story/useStory';
 import { Key } from '../room';
 import { Ends } from './Ends';
+import { LoweredRoom } from './LoweredRoom';
 import { SHORT } from './useSaid';
 import { useWaveform } from './useWaveform';
 import { shareOf, Waveform, type Mark } from './Waveform';
@@ -71,6 +73,14 @@ const Side = styled.section`
     flex: 1;
     min-width: 12em;
   }
+  .hint.marked {
+    min-width: 6em;
+    /* It stands whole above. */
+    display: -webkit-box;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2;
+    overflow: hidden;
+  }
   @media (max-width: 760px) {
     gap: 4px;
     .acts {
@@ -82,7 +92,8 @@ const Side = styled.section`
       flex: none;
       white-space: nowrap;
     }
-    .hint {
+    .hint,
+    .hint.marked {
       font-size: 0.875rem;
       min-width: 60%;
     }
@@ -90,6 +101,7 @@ const Side = styled.section`
 `;
 
 interface Props {
+  hold: StoryHold;
   view: StoryView;
   slide: Slide;
   spoken: Spoken;
@@ -108,7 +120,7 @@ interface Props {
 }
 
 /** What was said on a slide, sentence by sentence: to be heard, said again, or left out. */
-export function SaidRoom({ view, slide, spoken, isSaving, mark, onMark, onHear, ...acts }: Props) {
+export function SaidRoom({ hold, view, slide, spoken, isSaving, mark, onMark, onHear, ...acts }: Props) {
   const { samples, pauses, repeats } = spoken;
   // Keys of a list must be of this voice: as it changes, so do its sentences.
   const sentences = useMemo(
@@ -192,7 +204,7 @@ export function SaidRoom({ view, slide, spoken, isSaving, mark, onMark, onHear, 
             <Button onPress={acts.onLeaveOut}>
               {say('said.leave-out')} <Key>X</Key>
             </Button>
-            <span className="hint">
+            <span className="hint marked">
               {chosen?.text ?? say('said.long', { length: secondsText(inSeconds(mark.to - mark.from)) })}
             </span>
           </>
@@ -207,6 +219,13 @@ export function SaidRoom({ view, slide, spoken, isSaving, mark, onMark, onHear, 
         <Button onPress={acts.onShorten} isDisabled={!isPaused}>
           {say('said.pauses', { length: secondsText(SHORT) })}
         </Button>
+        <LoweredRoom
+          hold={hold}
+          story={view.story}
+          slide={slide}
+          beside={spoken.beside}
+          onListen={() => onHear({ from: 0, to: samples })}
+        />
         <IconButton label={say('story.undo')} onPress={acts.onUndo} isDisabled={!view.canUndo}>
           <UndoIcon />
         </IconButton>

@@ -120,7 +120,8 @@ export function EyeFields({ framing, isClip, onGoOn, watches, onWatch }: Props) 
             </Words>
           )}
           <Line>
-            <Button onPress={framing.addStop} isDisabled={!hasRoom(framing)}>
+            {/* It is tied to a word, so these have to be known. */}
+            <Button onPress={framing.addStop} isDisabled={!hasRoom(framing) || spoken.isComing}>
               {say('stop.add')}
             </Button>
             {stop && typeof onTop === 'number' && (

@@ -2,6 +2,7 @@ import { Label, Radio, RadioGroup } from 'react-aria-components';
 import styled from 'styled-components';
 import type { WordsLayer } from '../../api/types';
 import { say } from '../../messages/say';
+import { optionLook } from '../../parts/Choice';
 import { spots } from '../spots';
 
 type Place = WordsLayer['place'];
@@ -55,19 +56,7 @@ const Spot = styled(Radio)`
 `;
 const ByItself = styled(Radio)`
   justify-self: start;
-  display: inline-flex;
-  align-items: center;
-  min-height: 40px;
-  padding: 4px 12px;
-  border: 1px solid var(--edge);
-  border-radius: var(--radius);
-  background: var(--raised);
-  cursor: pointer;
-  &[data-selected] {
-    background: var(--indigo);
-    border-color: var(--indigo);
-    color: #fff;
-  }
+  ${optionLook}
 `;
 
 /** Where words stand, pressed on a small slide; or where they cover nobody's face. */

@@ -6,6 +6,7 @@ import { mat } from './mat';
 import type { Performer } from './performer';
 import { picture } from './picture';
 import { pointer } from './pointer';
+import { pointing } from './pointing';
 import { roll } from './roll';
 import { words } from './words';
 
@@ -15,6 +16,7 @@ const performers: { [K in PlannedLayer['kind']]: Performer<Extract<PlannedLayer,
   words,
   icon,
   pointer,
+  pointing,
   mat,
   drift,
   backdrop,

@@ -1,24 +1,15 @@
 import type { PlannedPointer } from '../../api/types';
 import { WHOLE, type Box } from '../../parts/boxes';
-import { frameAt, opensOn } from '../path';
+import { frameAt, heldIn, opensOn, seenIn } from '../path';
 import { progress, valueAt } from '../plan';
 import type { Performer } from './performer';
 
 const SVG = 'http://www.w3.org/2000/svg';
 type Point = PlannedPointer['target'];
 
-const heldIn = ({ x, y }: Point, box: Box): Point => ({
-  x: Math.max(box.x, Math.min(box.x + box.width, x)),
-  y: Math.max(box.y, Math.min(box.y + box.height, y)),
-});
-
 /** Where it begins and ends on a slide that shows this frame of the picture. */
 function lineOf({ from, target, within, box = WHOLE }: PlannedPointer, frame: Box): [Point, Point] {
-  const seen = {
-    x: box.x + (box.width * (target.x - frame.x)) / frame.width,
-    y: box.y + (box.height * (target.y - frame.y)) / frame.height,
-  };
-  const end = heldIn(seen, within);
+  const end = heldIn(seenIn(target, frame, box), within);
   return [heldIn(end, from), end];
 }
 
