@@ -1,32 +1,33 @@
 import { defineConfig } from '@playwright/test';
 
-const WALKS = /(wander|dragged)\.spec/;
-/** Some measure what is heard, some kill workers, some fill the queue: nothing else goes on beside them. */
-const ALONE = /(any-fault|clip-plays|faults|firefox|in-one-go|own-voice|path|races|recording|sounds-alike)\.spec/;
-const CONTROLS = /zz-every-control\.spec/;
+/** Milliseconds that a whole run may take: bin/test tells what is left of its own time. */
+const left = Number(process.env.GLOBAL_LIMIT ?? 0) * 1000;
 
 // The application is started by bin/test, on its own port and database.
 export default defineConfig({
   testDir: 'tests/e2e',
   outputDir: 'var/playwright',
-  timeout: 240_000,
-  expect: { timeout: 20_000 },
-  workers: 2,
+  timeout: 120_000,
+  ...(left > 0 ? { globalTimeout: left } : {}),
+  expect: { timeout: 30_000 },
   projects: [
-    // Each of these, and of the next, begins with a class or a story of its own, and may be tried again; the path may not.
-    // Which were is told at the end (briefly.ts).
-    { name: 'alone', testMatch: ALONE, workers: 1, retries: 1 },
-    { name: 'purpose', testIgnore: [WALKS, CONTROLS, ALONE], dependencies: ['alone'], retries: 1 },
-    { name: 'walks', testMatch: WALKS, dependencies: ['purpose'], fullyParallel: true },
-    { name: 'controls', testMatch: CONTROLS, dependencies: ['walks'] },
+    // What must be right before a change lands. A real fault fails both tries; what is right only at the second is told by its name,
+    // and more than two of those are a fault too (support/told.ts).
+    { name: 'gate', grepInvert: /@deep/, retries: 1, use: { trace: 'on-first-retry' } },
+    // What needs luck, a clock, dice, large media or a killed server: one after another, with a report of each.
+    { name: 'deep', grep: /@deep/, retries: 0, workers: 1, timeout: 240_000, use: { trace: 'retain-on-failure' } },
   ],
-  retries: 0,
-  reporter: [['list'], ['./tests/e2e/briefly.ts']],
+  workers: 2,
+  reporter: [
+    ['list'],
+    ['./tests/e2e/support/told.ts'],
+    ['json', { outputFile: 'var/deep/browser.json' }],
+    ['html', { outputFolder: 'var/deep/browser', open: 'never' }],
+  ],
   use: {
     baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8080',
     viewport: { width: 1280, height: 800 },
     permissions: ['microphone', 'camera'],
-    // What a trace writes down of every act costs a sixth of the time: ask for it by --trace on.
     launchOptions: {
       // The same browser without a window to draw: a sixth less work. /usr/bin/chromium runs them too.
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
@@ -44,5 +45,5 @@ export default defineConfig({
       ],
     },
   },
-  globalSetup: './tests/e2e/setup.ts',
+  globalSetup: './tests/e2e/support/setup.ts',
 });

@@ -1,8 +1,11 @@
 # Installs what a plain Debian lacks. Sourced after common.sh; each step is skipped when it has been done.
 
-PACKAGES="php8.2-cli php8.2-fpm php8.2-pgsql php8.2-imagick php8.2-intl php8.2-mbstring php8.2-xml php8.2-curl php8.2-zip php8.2-apcu php8.2-opcache
- composer unzip nginx postgresql ffmpeg libzimg2 libvips42 librsvg2-bin pango1.0-tools fontconfig fonts-noto-core fonts-noto-cjk fonts-noto-color-emoji util-linux curl ca-certificates"
-TEST_PACKAGES="chromium chromium-headless-shell firefox-esr libimage-exiftool-perl libheif-examples time procps"
+PHP_PACKAGES="php8.2-cli php8.2-pgsql php8.2-imagick php8.2-intl php8.2-mbstring php8.2-xml php8.2-curl php8.2-zip php8.2-apcu php8.2-opcache composer unzip"
+PACKAGES="$PHP_PACKAGES php8.2-fpm nginx postgresql ffmpeg libzimg2 libvips42 librsvg2-bin pango1.0-tools fontconfig fonts-noto-core fonts-noto-cjk fonts-noto-color-emoji
+ util-linux curl ca-certificates"
+# What the tests need besides: other programs' voices, phones' files and how to read them.
+MEDIA_TEST_PACKAGES="flite libimage-exiftool-perl libheif-examples time procps"
+BROWSERS="chromium chromium-headless-shell firefox-esr"
 
 install_packages() {
     local missing=() package

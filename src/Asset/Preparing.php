@@ -103,6 +103,8 @@ final readonly class Preparing
         $known = $same?->asset();
         if (null !== $same && $known instanceof Picture) {
             $asset->same = $same->id;
+            // It has no files of its own: nothing may be had from it.
+            $asset->hash = null;
 
             return $known;
         }
@@ -207,10 +209,15 @@ final readonly class Preparing
         foreach (array_combine(AssetFiles::folders($from), AssetFiles::folders($id)) as $its => $own) {
             $this->store->copyFolder($its, $own);
         }
+        $picture = Picture::read($id, Fields::of(['file' => $asset->file] + $twin->measured));
         // It may have gone meanwhile, and some of its files with it.
-        $isThere = false !== $this->entities->getConnection()->fetchOne('SELECT 1 FROM asset WHERE id = ?', [$from]);
+        foreach (PreparedPicture::files($picture->transparent) as $file) {
+            if (!$this->store->has(AssetFiles::picture($id, $file))) {
+                return null;
+            }
+        }
 
-        return $isThere ? Picture::read($id, Fields::of(['file' => $asset->file] + $twin->measured)) : null;
+        return $picture;
     }
 
     /**

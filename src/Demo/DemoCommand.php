@@ -23,10 +23,16 @@ final class DemoCommand extends Command
     protected function configure(): void
     {
         $this->addOption('sign-ins', null, InputOption::VALUE_NONE, 'Only print the sign-ins');
+        $this->addOption('from', null, InputOption::VALUE_REQUIRED, 'A folder with another school.json and its classes');
+        $this->addOption('schools', null, InputOption::VALUE_REQUIRED, 'So many such schools, whose people sign in as "ivo-1", "ivo-2", ...');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
+        $from = $input->getOption('from');
+        if (\is_string($from)) {
+            $this->loader->from($from);
+        }
         if (true === $input->getOption('sign-ins')) {
             foreach ($this->loader->signIns() as $line) {
                 $output->writeln($line);
@@ -38,7 +44,10 @@ final class DemoCommand extends Command
             return self::SUCCESS;
         }
         $output->writeln('Loading the sample school. Its films are then made in the background, which takes some minutes.');
-        $this->loader->load(static fn(string $title) => $output->writeln('  ' . $title));
+        $schools = $input->getOption('schools');
+        foreach (is_numeric($schools) ? array_map(static fn(int $n): string => "-{$n}", range(1, (int) $schools)) : [''] as $mark) {
+            $this->loader->load(static fn(string $title) => $output->writeln('  ' . $title), $mark);
+        }
 
         return self::SUCCESS;
     }

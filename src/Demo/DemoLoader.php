@@ -32,8 +32,11 @@ final class DemoLoader
 {
     private School $school;
 
-    /** @var array<string, User> by the names that they sign in with */
+    /** @var array<string, User> by the names that the sample calls them */
     private array $people = [];
+
+    /** What is put to the names that people sign in with, and to words of classes, where a sample is loaded several times. */
+    private string $mark = '';
 
     public function __construct(
         private readonly EntityManagerInterface $entities,
@@ -42,7 +45,7 @@ final class DemoLoader
         private readonly DemoHandIn $handIn,
         private readonly MessageBusInterface $bus,
         #[Autowire('%kernel.project_dir%/demo')]
-        private readonly string $demo,
+        private string $folder,
     ) {}
 
     /** @return list<string> */
@@ -62,9 +65,19 @@ final class DemoLoader
         ];
     }
 
-    /** @param \Closure(string): void $tell */
-    public function load(\Closure $tell): void
+    /** Another sample than the demo's: school.json and classes in a folder; its pictures and voices are the demo's. */
+    public function from(string $folder): void
     {
+        $this->folder = $folder;
+    }
+
+    /**
+     * @param \Closure(string): void $tell
+     * @param string                 $mark what tells one loading from another, in the names that people sign in with: "ivo-2"
+     */
+    public function load(\Closure $tell, string $mark = ''): void
+    {
+        $this->mark = $mark;
         $school = $this->read('school');
         $password = $school->text('password');
         $this->school = new School($school->text('school'));
@@ -92,7 +105,7 @@ final class DemoLoader
     private function class(Fields $in, string $password, array $sources, \Closure $tell): array
     {
         $lead = $this->people[$in->text('lead')];
-        $classroom = new Classroom($in->text('name'), $this->school, $in->text('word'), $lead);
+        $classroom = new Classroom($in->text('name'), $this->school, $in->text('word') . $this->mark, $lead);
         foreach ($in->ids('helpers') as $name) {
             $classroom->teachings->add(new Teaching($this->people[$name], $classroom, Part::Helper));
         }
@@ -129,7 +142,7 @@ final class DemoLoader
 
     private function person(Fields $in, Role $role, string $password): User
     {
-        $user = new User($this->school, $in->text('name'), $in->text('firstName'), $role);
+        $user = new User($this->school, $in->text('name') . $this->mark, $in->text('firstName'), $role);
         $user->password = $this->hasher->hashPassword($user, $password);
         $this->entities->persist($user);
 
@@ -173,6 +186,6 @@ final class DemoLoader
 
     private function read(string $name): Fields
     {
-        return Fields::of(json_decode((string) file_get_contents("{$this->demo}/{$name}.json"), true, 16, \JSON_THROW_ON_ERROR));
+        return Fields::of(json_decode((string) file_get_contents("{$this->folder}/{$name}.json"), true, 16, \JSON_THROW_ON_ERROR));
     }
 }

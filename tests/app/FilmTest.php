@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\App;
 
+use PHPUnit\Framework\Attributes\Group;
 use Rhapsode\App\Film\ConcatenateFilm;
 use Rhapsode\App\Film\FilmRecord;
 use Rhapsode\App\Film\Films;
@@ -148,6 +149,7 @@ final class FilmTest extends AppTestCase
     }
 
     /** It was stopped while its last piece was joined: it stays stopped, and a film that is made is not stopped any more. */
+    #[Group('deep')]
     public function testStoppingAndEndingAtOnceEndInOneTruth(): void
     {
         [$story, $film] = $this->ordered();
@@ -271,6 +273,7 @@ final class FilmTest extends AppTestCase
     }
 
     /** A worker was killed: its message comes back after a while, and what was made is not made again. */
+    #[Group('deep')]
     public function testAKilledWorkersSegmentIsTakenUpByAnother(): void
     {
         [, $film] = $this->ordered();

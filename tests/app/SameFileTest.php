@@ -68,6 +68,24 @@ final class SameFileTest extends AppTestCase
         self::assertSame(200, $this->as('sue')->ask('GET', "/api/stories/{$second}/assets/{$sues->id}/thumb.jpg")->getStatusCode());
     }
 
+    /** Once more in its own story it has no files of its own, and whoever brings it in next has it from the first. */
+    public function testItIsNeverHadFromOneThatHasNoFiles(): void
+    {
+        [$story] = $this->brings('sam', 'Lock.png');
+        // In the place of the picture on its own slide, and of another's.
+        foreach (['pic', 'pic2'] as $slide) {
+            $again = $this->sent($story, $this->picture, 'once more.png', 'picture', $slide);
+            $asset = $this->entities()->find(AssetRecord::class, $again);
+            \assert(null !== $asset);
+            self::service(AssetWorker::class)->one($asset);
+            self::assertSame('ready', $asset->state->value);
+        }
+        [, $sues] = $this->brings('sue', 'Lock.png');
+        foreach (PreparedPicture::files(false) as $file) {
+            self::assertTrue(self::service(Store::class)->has("pictures/{$sues->id}/{$file}"), $file);
+        }
+    }
+
     public function testWhatWasMadeReadyLongAgoIsMadeReadyAnew(): void
     {
         [, $sams] = $this->brings('sam', 'Lock.png');

@@ -1,7 +1,7 @@
 import { createHmac } from 'node:crypto';
-import { RUN, add, cards, desk, nobody, ownClass, seen } from './classes';
-import { signIn } from './helpers';
-import { expect, test } from './test';
+import { RUN, add, cards, desk, nobody, ownClass, seen } from './support/classroom';
+import { signIn } from './support/people';
+import { expect, test } from './support/test';
 
 /** What an authenticator shows (RFC 6238), as it would reckon it by itself. */
 function digits(secret: string, at = Date.now()): string {
@@ -15,113 +15,114 @@ function digits(secret: string, at = Date.now()): string {
   return String((hash.readUInt32BE((hash[19] ?? 0) & 15) & 0x7fffffff) % 1_000_000).padStart(6, '0');
 }
 
-test('a teacher turns on a second step, comes in with it, loses the device, and is let in again', async ({
-  page,
-  browser,
-}) => {
-  test.setTimeout(300_000);
-  await signIn(page, 'edda');
-  await page.getByRole('link', { name: 'The school' }).click();
-  await page.getByRole('button', { name: 'Invite a teacher' }).click();
-  const link = await page.getByLabel('Link', { exact: true }).inputValue();
-  const name = `sela-${RUN}`;
-  const teacher = await nobody(browser);
-  await teacher.goto(link);
-  await teacher.getByLabel('First name').fill('Sela');
-  await teacher.getByLabel('Sign-in name').fill(name);
-  await teacher.getByLabel('Password').fill('reeds at low tide');
-  await teacher.getByRole('button', { name: 'Make my account' }).tap();
-  await expect(desk(teacher, 'Sela')).toBeVisible();
+test(
+  'a teacher turns on a second step, comes in with it, loses the device, and is let in again',
+  { tag: '@deep' },
+  async ({ page, browser }) => {
+    test.setTimeout(300_000);
+    await signIn(page, 'edda');
+    await page.getByRole('link', { name: 'The school' }).click();
+    await page.getByRole('button', { name: 'Invite a teacher' }).click();
+    const link = await page.getByLabel('Link', { exact: true }).inputValue();
+    const name = `sela-${RUN}`;
+    const teacher = await nobody(browser);
+    await teacher.goto(link);
+    await teacher.getByLabel('First name').fill('Sela');
+    await teacher.getByLabel('Sign-in name').fill(name);
+    await teacher.getByLabel('Password').fill('reeds at low tide');
+    await teacher.getByRole('button', { name: 'Make my account' }).tap();
+    await expect(desk(teacher, 'Sela')).toBeVisible();
 
-  await teacher.getByRole('link', { name: 'My account' }).tap();
-  await expect(teacher.getByText(`You sign in as ${name}, at`)).toBeVisible();
-  const step = teacher.getByRole('region', { name: 'A second step' });
-  const on = step.getByRole('button', { name: 'Turn it on' });
-  await on.tap();
-  await step.getByRole('button', { name: 'Not now' }).tap();
-  await on.dblclick();
-  const address = await seen(step);
-  const secret = new URL(address).searchParams.get('secret') ?? '';
-  await expect(step.locator('code')).toHaveText(secret.replace(/(.{4})(?=.)/g, '$1 '));
-  await step.getByLabel('Six digits of your device').fill('12');
-  await on.tap();
-  await expect(step.getByRole('alert')).toContainText('not what the device shows now');
-  await step.getByLabel('Six digits of your device').fill(digits(secret));
-  await teacher.keyboard.press('Enter');
-  await expect(step.getByText('It is on.')).toBeVisible();
-  const spares = await step.locator('li').allTextContents();
-  expect(spares).toHaveLength(8);
-  await step.getByRole('button', { name: 'I have written them down' }).tap();
-  await expect(step.getByText('You have 8 spare codes left.')).toBeVisible();
+    await teacher.getByRole('link', { name: 'My account' }).tap();
+    await expect(teacher.getByText(`You sign in as ${name}, at`)).toBeVisible();
+    const step = teacher.getByRole('region', { name: 'A second step' });
+    const on = step.getByRole('button', { name: 'Turn it on' });
+    await on.tap();
+    await step.getByRole('button', { name: 'Not now' }).tap();
+    await on.dblclick();
+    const address = await seen(step);
+    const secret = new URL(address).searchParams.get('secret') ?? '';
+    await expect(step.locator('code')).toHaveText(secret.replace(/(.{4})(?=.)/g, '$1 '));
+    await step.getByLabel('Six digits of your device').fill('12');
+    await on.tap();
+    await expect(step.getByRole('alert')).toContainText('not what the device shows now');
+    await step.getByLabel('Six digits of your device').fill(digits(secret));
+    await teacher.keyboard.press('Enter');
+    await expect(step.getByText('It is on.')).toBeVisible();
+    const spares = await step.locator('li').allTextContents();
+    expect(spares).toHaveLength(8);
+    await step.getByRole('button', { name: 'I have written them down' }).tap();
+    await expect(step.getByText('You have 8 spare codes left.')).toBeVisible();
 
-  const comeIn = async (code: string) => {
-    await teacher.getByLabel('Six digits of your device').fill(code);
-    await teacher.getByRole('button', { name: 'Sign in' }).tap();
-  };
-  const goOut = () =>
-    Promise.all([teacher.waitForEvent('load'), teacher.getByRole('button', { name: 'Sign out' }).tap()]);
-  const toTheDoor = async (password: string) => {
-    await teacher.goto('/');
-    await teacher.getByText('I have an account').tap();
-    await teacher.getByLabel('Name').fill(name);
-    await teacher.getByLabel('Password').fill(password);
-    await teacher.getByRole('button', { name: 'Sign in' }).tap();
-  };
-  await goOut();
-  await toTheDoor('reeds at low tide');
-  await expect(teacher.getByRole('alert')).toContainText('Now the six digits');
-  await expect(teacher.getByLabel('Six digits of your device')).toBeFocused();
-  await comeIn('000000');
-  await expect(teacher.getByRole('alert')).toContainText('not what the device shows now');
-  // The digits that turned it on are good no more; a clock may be one step ahead.
-  await comeIn(digits(secret, Date.now() + 30_000));
-  await expect(desk(teacher, 'Sela')).toBeVisible();
-  await goOut();
-  await toTheDoor('reeds at low tide');
-  await comeIn(spares[0] ?? '');
-  await expect(desk(teacher, 'Sela')).toBeVisible();
+    const comeIn = async (code: string) => {
+      await teacher.getByLabel('Six digits of your device').fill(code);
+      await teacher.getByRole('button', { name: 'Sign in' }).tap();
+    };
+    const goOut = () =>
+      Promise.all([teacher.waitForEvent('load'), teacher.getByRole('button', { name: 'Sign out' }).tap()]);
+    const toTheDoor = async (password: string) => {
+      await teacher.goto('/');
+      await teacher.getByText('I have an account').tap();
+      await teacher.getByLabel('Name').fill(name);
+      await teacher.getByLabel('Password').fill(password);
+      await teacher.getByRole('button', { name: 'Sign in' }).tap();
+    };
+    await goOut();
+    await toTheDoor('reeds at low tide');
+    await expect(teacher.getByRole('alert')).toContainText('Now the six digits');
+    await expect(teacher.getByLabel('Six digits of your device')).toBeFocused();
+    await comeIn('000000');
+    await expect(teacher.getByRole('alert')).toContainText('not what the device shows now');
+    // The digits that turned it on are good no more; a clock may be one step ahead.
+    await comeIn(digits(secret, Date.now() + 30_000));
+    await expect(desk(teacher, 'Sela')).toBeVisible();
+    await goOut();
+    await toTheDoor('reeds at low tide');
+    await comeIn(spares[0] ?? '');
+    await expect(desk(teacher, 'Sela')).toBeVisible();
 
-  // Another password: once without a network, once with the wrong one, then twice at once.
-  await teacher.getByRole('link', { name: 'My account' }).tap();
-  await expect(step.getByText('You have 7 spare codes left.')).toBeVisible();
-  const box = teacher.getByRole('region', { name: 'Password' });
-  const change = box.getByRole('button', { name: 'Change the password' });
-  await box.getByLabel('The password you have now').fill('reeds at high tide');
-  await box.getByLabel('Another password').fill('a lantern in the fog');
-  await teacher.context().setOffline(true);
-  await change.tap();
-  await expect(box.getByRole('alert')).toContainText('connection');
-  await teacher.context().setOffline(false);
-  await change.tap();
-  await expect(box.getByRole('alert')).toContainText('That is not your password.');
-  await box.getByLabel('The password you have now').fill('reeds at low tide');
-  await change.dblclick();
-  await expect(teacher.getByText('From now on you sign in with the new password.', { exact: false })).toBeVisible();
+    // Another password: once without a network, once with the wrong one, then twice at once.
+    await teacher.getByRole('link', { name: 'My account' }).tap();
+    await expect(step.getByText('You have 7 spare codes left.')).toBeVisible();
+    const box = teacher.getByRole('region', { name: 'Password' });
+    const change = box.getByRole('button', { name: 'Change the password' });
+    await box.getByLabel('The password you have now').fill('reeds at high tide');
+    await box.getByLabel('Another password').fill('a lantern in the fog');
+    await teacher.context().setOffline(true);
+    await change.tap();
+    await expect(box.getByRole('alert')).toContainText('connection');
+    await teacher.context().setOffline(false);
+    await change.tap();
+    await expect(box.getByRole('alert')).toContainText('That is not your password.');
+    await box.getByLabel('The password you have now').fill('reeds at low tide');
+    await change.dblclick();
+    await expect(teacher.getByText('From now on you sign in with the new password.', { exact: false })).toBeVisible();
 
-  // Device and spare codes are lost: whoever runs the school lets them in.
-  await page.reload();
-  await page.getByRole('button', { name: 'Let “Sela” in without the second step' }).dblclick();
-  await expect(page.getByRole('button', { name: 'Let “Sela” in without the second step' })).toHaveCount(0);
-  // Who was in is asked anew.
-  await toTheDoor('a lantern in the fog');
-  await expect(desk(teacher, 'Sela')).toBeVisible();
+    // Device and spare codes are lost: whoever runs the school lets them in.
+    await page.reload();
+    await page.getByRole('button', { name: 'Let “Sela” in without the second step' }).dblclick();
+    await expect(page.getByRole('button', { name: 'Let “Sela” in without the second step' })).toHaveCount(0);
+    // Who was in is asked anew.
+    await toTheDoor('a lantern in the fog');
+    await expect(desk(teacher, 'Sela')).toBeVisible();
 
-  // On again and off by oneself, by keyboard.
-  await teacher.getByRole('link', { name: 'My account' }).tap();
-  await on.focus();
-  await teacher.keyboard.press('Enter');
-  const again = new URL(await seen(step)).searchParams.get('secret') ?? '';
-  await step.getByLabel('Six digits of your device').fill(digits(again));
-  await teacher.keyboard.press('Enter');
-  await step.getByRole('button', { name: 'I have written them down' }).tap();
-  await step.getByRole('button', { name: 'Turn it off' }).tap();
-  await step.getByRole('button', { name: 'Not now' }).tap();
-  await step.getByRole('button', { name: 'Turn it off' }).tap();
-  await step.getByLabel('The password you have now').fill('a lantern in the fog');
-  await step.getByRole('button', { name: 'Turn it off' }).tap();
-  await expect(on).toBeVisible();
-  await teacher.context().close();
-});
+    // On again and off by oneself, by keyboard.
+    await teacher.getByRole('link', { name: 'My account' }).tap();
+    await on.focus();
+    await teacher.keyboard.press('Enter');
+    const again = new URL(await seen(step)).searchParams.get('secret') ?? '';
+    await step.getByLabel('Six digits of your device').fill(digits(again));
+    await teacher.keyboard.press('Enter');
+    await step.getByRole('button', { name: 'I have written them down' }).tap();
+    await step.getByRole('button', { name: 'Turn it off' }).tap();
+    await step.getByRole('button', { name: 'Not now' }).tap();
+    await step.getByRole('button', { name: 'Turn it off' }).tap();
+    await step.getByLabel('The password you have now').fill('a lantern in the fog');
+    await step.getByRole('button', { name: 'Turn it off' }).tap();
+    await expect(on).toBeVisible();
+    await teacher.context().close();
+  },
+);
 
 test('the young ones come in by three pictures in a row', async ({ page, browser }) => {
   await signIn(page, 'maren');

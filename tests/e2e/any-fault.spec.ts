@@ -3,10 +3,10 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { signIn } from './helpers';
-import { random } from './random';
-import { signal } from './services';
-import { expect, test, type Page } from './test';
+import { signIn } from './support/people';
+import { random } from './support/random';
+import { signal } from './support/services';
+import { type Page, expect, test } from './support/test';
 
 /** Every kind several times; fifty and more by hand. */
 const FAULTS = Number(process.env.FAULTS ?? 24);
@@ -116,22 +116,26 @@ async function speaks(name: string, faults: number, seed: number, project: FullP
 }
 
 /** Every second that the page called safe is there in the end, whatever happens while one speaks. */
-test('faults while three speak: nothing that was called safe is lost', async ({ baseURL }, { project }) => {
-  test.setTimeout(900_000);
-  const who = ['juno', 'wren', 'ivo'];
-  const each = Math.ceil(FAULTS / who.length);
-  const all = await Promise.all(who.map((name, i) => speaks(name, each, 4242 + i, project, baseURL)));
-  const happened = all.flatMap((one) => one.happened);
-  const sum = (seconds: number[]) => seconds.reduce((whole, one) => whole + one, 0).toFixed(0);
-  console.log(
-    `${happened.length} faults (${kinds.map((kind) => `${happened.filter((one) => one === kind).length} ${kind}`).join(', ')}): ` +
-      `${sum(all.flatMap(({ safe }) => safe))} s called safe, ${sum(all.flatMap(({ there }) => there))} s there`,
-  );
-  expect(happened.length).toBeGreaterThanOrEqual(FAULTS);
-  for (const { safe, there } of all) {
-    // Which is which nobody says: from the longest to the shortest none is shorter than what was called safe.
-    const lengths = there.toSorted((a, b) => b - a);
-    for (const [i, seconds] of safe.toSorted((a, b) => b - a).entries())
-      expect(lengths[i]).toBeGreaterThanOrEqual(seconds);
-  }
-});
+test(
+  'faults while three speak: nothing that was called safe is lost',
+  { tag: '@deep' },
+  async ({ baseURL }, { project }) => {
+    test.setTimeout(900_000);
+    const who = ['juno', 'wren', 'ivo'];
+    const each = Math.ceil(FAULTS / who.length);
+    const all = await Promise.all(who.map((name, i) => speaks(name, each, 4242 + i, project, baseURL)));
+    const happened = all.flatMap((one) => one.happened);
+    const sum = (seconds: number[]) => seconds.reduce((whole, one) => whole + one, 0).toFixed(0);
+    console.log(
+      `${happened.length} faults (${kinds.map((kind) => `${happened.filter((one) => one === kind).length} ${kind}`).join(', ')}): ` +
+        `${sum(all.flatMap(({ safe }) => safe))} s called safe, ${sum(all.flatMap(({ there }) => there))} s there`,
+    );
+    expect(happened.length).toBeGreaterThanOrEqual(FAULTS);
+    for (const { safe, there } of all) {
+      // Which is which nobody says: from the longest to the shortest none is shorter than what was called safe.
+      const lengths = there.toSorted((a, b) => b - a);
+      for (const [i, seconds] of safe.toSorted((a, b) => b - a).entries())
+        expect(lengths[i]).toBeGreaterThanOrEqual(seconds);
+    }
+  },
+);

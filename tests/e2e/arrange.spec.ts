@@ -1,6 +1,6 @@
-import { begin, view } from './own';
-import { saved } from './helpers';
-import { expect, test, type Page } from './test';
+import { saved } from './support/sheet';
+import { begin, view } from './support/story';
+import { type Page, expect, test } from './support/test';
 
 const slides = (page: Page) => page.getByRole('grid', { name: 'Slides' }).getByRole('row');
 const bar = (page: Page) => page.getByRole('group', { name: 'What is done with the chosen slides' });

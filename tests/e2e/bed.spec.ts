@@ -1,9 +1,9 @@
-import { expect, test, type Page } from './test';
+import { signIn } from './support/people';
+import { chooseFrom, close, draw, saved } from './support/sheet';
+import { type Page, expect, test } from './support/test';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chooseFrom, saved, signIn } from './helpers';
-import { close, draw } from './own';
 
 const view = async (page: Page) =>
   (await page.request.get(page.url().replace(/.*stories\/([^/]+).*/, '/api/stories/$1'))).json();

@@ -1,8 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
-import { rows, saved } from './helpers';
-import { group, middle, pull, swipe } from './near';
-import { at, begin, choose, make, pictureOf, slide, view, voice } from './own';
-import { expect, test, type Page } from './test';
+import { at, make, voice } from './support/files';
+import { group, middle, pull, swipe } from './support/oneSlide';
+import { choose, rows, saved } from './support/sheet';
+import { begin, pictureOf, slide, view } from './support/story';
+import { type Page, expect, test } from './support/test';
 import type { Layer } from '../../web/api/types';
 
 const third = () => make('4 coast.jpg', '-i', 'mandelbrot=s=1500x1000:start_scale=0.4', '-frames:v', '1');
@@ -121,74 +122,78 @@ test('one picture becomes two beside each other, then four; they change places a
   ]);
 });
 
-test('a picture and words; one after another as it is spoken; for several slides at once', async ({ page }) => {
-  await begin(page, 'wren', 'Told beside');
-  const script = 'Here is the fern. And there is the coast.';
-  await page.getByLabel('Script of slide 2').fill(script);
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in a sound for slide 2' }).click(),
-  ]);
-  await chooser.setFiles(voice());
-  await expect(page.getByRole('img', { name: /^Voice, / }).first()).toBeVisible({ timeout: 60_000 });
-  await choose(page, 1);
-  // In the script it is laid out beside the sheet.
-  await card(page, 'A picture and words').click();
-  await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', 'words']);
-  await come(page, 'as I speak').click();
-  await expect.poll(async () => (await slide(page, 1)).sequence).toBe('spoken');
-  await page.keyboard.press('Alt+o');
-  await group(page, 'Layout').click();
-  await expect(page.getByText('Press here to write')).toBeVisible();
-  await place(page, 2, 'words').click({ position: { x: 20, y: 20 } });
-  await page.getByLabel('Caption on slide 2').fill('Three hundred years of flour.');
-  await page.keyboard.press('Tab');
-  await expect
-    .poll(async () => (await view(page)).plan.scenes[1].layers.some((l: Layer) => l.kind === 'words'))
-    .toBe(true);
-  const { plan } = await view(page);
-  const scene = plan.scenes[1];
-  const words = scene.layers.find(({ kind }: { kind: string }) => kind === 'words');
-  const cell = plan.layouts['with-words'][1];
-  expect(words.box.x).toBeGreaterThanOrEqual(cell.x - 0.01);
-  expect(words.opacity[0].value, 'they come with the second sentence').toBe(0);
-  expect(words.opacity[0].frame).toBeGreaterThan(30);
-  // Where they stand is their cell's.
-  await page.getByRole('radiogroup', { name: 'What to set' }).getByText('Place', { exact: true }).click();
-  await expect(page.getByText('They have a place of their own beside the picture.')).toBeVisible();
+test(
+  'a picture and words; one after another as it is spoken; for several slides at once',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await begin(page, 'wren', 'Told beside');
+    const script = 'Here is the fern. And there is the coast.';
+    await page.getByLabel('Script of slide 2').fill(script);
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Bring in a sound for slide 2' }).click(),
+    ]);
+    await chooser.setFiles(voice());
+    await expect(page.getByRole('img', { name: /^Voice, / }).first()).toBeVisible({ timeout: 60_000 });
+    await choose(page, 1);
+    // In the script it is laid out beside the sheet.
+    await card(page, 'A picture and words').click();
+    await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', 'words']);
+    await come(page, 'as I speak').click();
+    await expect.poll(async () => (await slide(page, 1)).sequence).toBe('spoken');
+    await page.keyboard.press('Alt+o');
+    await group(page, 'Layout').click();
+    await expect(page.getByText('Press here to write')).toBeVisible();
+    await place(page, 2, 'words').click({ position: { x: 20, y: 20 } });
+    await page.getByLabel('Caption on slide 2').fill('Three hundred years of flour.');
+    await page.keyboard.press('Tab');
+    await expect
+      .poll(async () => (await view(page)).plan.scenes[1].layers.some((l: Layer) => l.kind === 'words'))
+      .toBe(true);
+    const { plan } = await view(page);
+    const scene = plan.scenes[1];
+    const words = scene.layers.find(({ kind }: { kind: string }) => kind === 'words');
+    const cell = plan.layouts['with-words'][1];
+    expect(words.box.x).toBeGreaterThanOrEqual(cell.x - 0.01);
+    expect(words.opacity[0].value, 'they come with the second sentence').toBe(0);
+    expect(words.opacity[0].frame).toBeGreaterThan(30);
+    // Where they stand is their cell's.
+    await page.getByRole('radiogroup', { name: 'What to set' }).getByText('Place', { exact: true }).click();
+    await expect(page.getByText('They have a place of their own beside the picture.')).toBeVisible();
 
-  await group(page, 'Layout').click();
-  for (const [name, value] of [
-    ['one by one', 'evenly'],
-    ['all at once', undefined],
-  ] as const) {
-    await come(page, name).click();
-    await expect.poll(async () => (await slide(page, 1)).sequence).toBe(value);
-  }
-  for (const name of ['Two over each other', 'Three', 'One large with two small', 'Two beside each other']) {
-    await card(page, name).click();
-    await expect(card(page, name)).toHaveAttribute('data-selected', 'true');
-  }
-  await card(page, 'One, all of the slide').click();
-  await expect.poll(() => layout(page, 1)).toBe('full');
-  // The words lie on the picture again.
-  expect((await slide(page, 1)).layers.map(({ kind, cell: lies_ }) => [kind, lies_])).toEqual([
-    ['picture', undefined],
-    ['words', undefined],
-  ]);
+    await group(page, 'Layout').click();
+    for (const [name, value] of [
+      ['one by one', 'evenly'],
+      ['all at once', undefined],
+    ] as const) {
+      await come(page, name).click();
+      await expect.poll(async () => (await slide(page, 1)).sequence).toBe(value);
+    }
+    for (const name of ['Two over each other', 'Three', 'One large with two small', 'Two beside each other']) {
+      await card(page, name).click();
+      await expect(card(page, name)).toHaveAttribute('data-selected', 'true');
+    }
+    await card(page, 'One, all of the slide').click();
+    await expect.poll(() => layout(page, 1)).toBe('full');
+    // The words lie on the picture again.
+    expect((await slide(page, 1)).layers.map(({ kind, cell: lies_ }) => [kind, lies_])).toEqual([
+      ['picture', undefined],
+      ['words', undefined],
+    ]);
 
-  // Two slides at once.
-  await page.keyboard.press('Alt+s');
-  await choose(page, 2);
-  await rows(page)
-    .nth(3)
-    .getByText('4', { exact: true })
-    .first()
-    .click({ modifiers: ['Shift'] });
-  await card(page, 'Two beside each other').click();
-  await expect.poll(() => layout(page, 3)).toBe('beside');
-  expect(await layout(page, 2)).toBe('beside');
-});
+    // Two slides at once.
+    await page.keyboard.press('Alt+s');
+    await choose(page, 2);
+    await rows(page)
+      .nth(3)
+      .getByText('4', { exact: true })
+      .first()
+      .click({ modifiers: ['Shift'] });
+    await card(page, 'Two beside each other').click();
+    await expect.poll(() => layout(page, 3)).toBe('beside');
+    expect(await layout(page, 2)).toBe('beside');
+  },
+);
 
 test('a picture that is dropped on a slide goes beside what that shows, and asks nothing', async ({ page }) => {
   await begin(page, 'ivo', 'Dropped');

@@ -1,6 +1,6 @@
-import { RUN, add, cards, desk, names, nobody, ownClass } from './classes';
-import { signIn } from './helpers';
-import { expect, test } from './test';
+import { RUN, add, cards, desk, names, nobody, ownClass } from './support/classroom';
+import { signIn } from './support/people';
+import { expect, test } from './support/test';
 
 test('a teacher begins a class, and its children come in by what stands on their cards', async ({ page, browser }) => {
   await signIn(page, 'maren');

@@ -1,10 +1,11 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { PlannedPicture } from '../../web/api/types';
-import { counted, numberOn } from './counted';
-import { saved } from './helpers';
-import { group, middle, press, swipe } from './near';
-import { begin as own, choose, make, pictureOf, slide, view, voice } from './own';
-import { expect, test, type Page } from './test';
+import { make, voice } from './support/files';
+import { counted, numberOn } from './support/numberedClip';
+import { group, middle, press, swipe } from './support/oneSlide';
+import { choose, saved } from './support/sheet';
+import { begin as own, pictureOf, slide, view } from './support/story';
+import { type Page, expect, test } from './support/test';
 
 const hand = (page: Page, name: 'begins' | 'ends' | 'frame') =>
   page.getByRole('slider', {
@@ -105,166 +106,171 @@ test('a clip comes in, is trimmed by mouse and keys to the very frame, undone an
   expect(await plays()).toEqual([]);
 });
 
-test('a frame of it becomes a picture, it is cut in two, and a voice over it says how long it stays', async ({
-  page,
-}) => {
-  await begin(page, 'oskar', 'Cut and taken');
-  await hand(page, 'frame').focus();
-  await page.keyboard.press('Shift+ArrowRight');
-  await page.keyboard.press('Shift+ArrowRight');
-  await page.getByRole('button', { name: 'Make this frame a picture' }).click();
-  await expect(page.getByText('The frame is a picture now, on a slide of its own after this one.')).toBeVisible({
-    timeout: 30_000,
-  });
-  await expect.poll(async () => (await view(page)).story.slides.length).toBe(4);
-  const { story } = await view(page);
-  expect(story.assets[pictureOf(story.slides[3]).asset].file).toBe('waves 0060.png');
-  // Once more, it is there already, and is shown again.
-  await page.getByRole('button', { name: 'Make this frame a picture' }).click();
-  await expect.poll(async () => (await view(page)).story.slides.length, { timeout: 30_000 }).toBe(5);
+test(
+  'a frame of it becomes a picture, it is cut in two, and a voice over it says how long it stays',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await begin(page, 'oskar', 'Cut and taken');
+    await hand(page, 'frame').focus();
+    await page.keyboard.press('Shift+ArrowRight');
+    await page.keyboard.press('Shift+ArrowRight');
+    await page.getByRole('button', { name: 'Make this frame a picture' }).click();
+    await expect(page.getByText('The frame is a picture now, on a slide of its own after this one.')).toBeVisible({
+      timeout: 30_000,
+    });
+    await expect.poll(async () => (await view(page)).story.slides.length).toBe(4);
+    const { story } = await view(page);
+    expect(story.assets[pictureOf(story.slides[3]).asset].file).toBe('waves 0060.png');
+    // Once more, it is there already, and is shown again.
+    await page.getByRole('button', { name: 'Make this frame a picture' }).click();
+    await expect.poll(async () => (await view(page)).story.slides.length, { timeout: 30_000 }).toBe(5);
 
-  await page.getByRole('button', { name: 'Cut in two here' }).click();
-  await expect(page.getByText('The slide was cut in two.')).toBeVisible();
-  expect([await part(page, 2), await part(page, 3)]).toMatchObject([
-    { from: 0, to: 60 },
-    { from: 60, to: null },
-  ]);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(async () => (await view(page)).story.slides.length).toBe(5);
+    await page.getByRole('button', { name: 'Cut in two here' }).click();
+    await expect(page.getByText('The slide was cut in two.')).toBeVisible();
+    expect([await part(page, 2), await part(page, 3)]).toMatchObject([
+      { from: 0, to: 60 },
+      { from: 60, to: null },
+    ]);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(async () => (await view(page)).story.slides.length).toBe(5);
 
-  // A voice of a little over four seconds is longer than nothing of the clip, and shorter than none.
-  await page.keyboard.press('Alt+o');
-  await page.getByText('Script', { exact: true }).first().click();
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in a sound for slide 3' }).click(),
-  ]);
-  await chooser.setFiles(voice());
-  await expect(page.getByRole('img', { name: /^Voice, / }).first()).toBeVisible({ timeout: 60_000 });
-  await choose(page, 2);
-  await page.keyboard.press('Alt+o');
-  await hand(page, 'ends').focus();
-  await press(page, 'ArrowLeft', 2);
-  const seconds = async () => {
+    // A voice of a little over four seconds is longer than nothing of the clip, and shorter than none.
+    await page.keyboard.press('Alt+o');
+    await page.getByText('Script', { exact: true }).first().click();
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Bring in a sound for slide 3' }).click(),
+    ]);
+    await chooser.setFiles(voice());
+    await expect(page.getByRole('img', { name: /^Voice, / }).first()).toBeVisible({ timeout: 60_000 });
+    await choose(page, 2);
+    await page.keyboard.press('Alt+o');
+    await hand(page, 'ends').focus();
+    await press(page, 'ArrowLeft', 2);
+    const seconds = async () => {
+      await saved(page);
+      const [, , scene] = (await view(page)).plan.scenes;
+      return (scene.end + scene.transition.frames - scene.start) / 30;
+    };
+    const whole = await seconds();
+    await hand(page, 'ends').focus();
+    await page.keyboard.press('Home');
+    await expect.poll(async () => (await part(page, 2))?.to).toBe(1);
+    const spoken = await seconds();
+    await page.getByText('As long as the voice').click();
+    await expect.poll(async () => (await part(page, 2))?.lasts).toBe('voice');
+    expect(await seconds()).toBe(spoken);
+    await page.getByText('Until the clip and the voice are over').click();
+    await expect.poll(async () => (await part(page, 2))?.lasts).toBe('clip');
+    expect(whole).toBeGreaterThanOrEqual(spoken);
+  },
+);
+
+test(
+  'in the preview every frame is the one that the plan tells, mended or not, and it is watched in place',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await begin(page, 'oskar', 'Frame by frame');
+    await hand(page, 'begins').focus();
+    await press(page, 'ArrowRight', 9);
+    await expect.poll(async () => (await part(page, 2))?.from).toBe(9);
+    const preview = page.getByRole('figure', { name: 'Preview' });
+    const exact = async (clip: ReturnType<Page['locator']>) => {
+      const { plan } = await view(page);
+      const scene = plan.scenes[2];
+      const { from, to } = (scene.layers[0] as PlannedPicture).clip ?? { from: 0, to: 1 };
+      const seek = preview.getByRole('slider');
+      await seek.focus();
+      for (let n = 0; n < 20; n += 1) {
+        await page.keyboard.press(n % 4 === 3 ? 'ArrowLeft' : 'ArrowRight');
+        await expect
+          .poll(async () => {
+            const frame = Number(await preview.locator('[data-frame]').getAttribute('data-frame'));
+            return (await numberOn(clip)) - Math.max(from, Math.min(to - 1, from + frame - scene.start));
+          })
+          .toBe(0);
+      }
+    };
+    // The story's own preview, from the slide on: at the words, the whole slide is on the stage.
+    await group(page, 'Words').click();
+    const shown = preview.locator('video').filter({ visible: true });
+    await expect(shown).toHaveCount(1);
+    await exact(shown);
+
+    await group(page, 'Look').click();
+    await page.getByText('Brown', { exact: true }).click();
+    await group(page, 'Words').click();
+    const mended = preview.locator('canvas').filter({ visible: true });
+    await expect(mended).toHaveCount(1);
+    await exact(mended);
+
+    await group(page, 'Clip').click();
+    await page.getByRole('button', { name: 'Watch it' }).click();
+    await expect(page.getByRole('button', { name: 'Back to the clip' })).toBeVisible();
+    await expect
+      .poll(() =>
+        preview
+          .locator('video')
+          .first()
+          .evaluate((v) => !(v as HTMLVideoElement).paused),
+      )
+      .toBe(true);
+    await page.getByRole('button', { name: 'Back to the clip' }).click();
+    await expect(stage(page)).toBeVisible();
+    await page.keyboard.press('Alt+p');
+    await expect(page.getByRole('button', { name: 'Back to the clip' })).toBeVisible();
+    await page.keyboard.press('Alt+p');
+    await expect(stage(page)).toBeVisible();
+
+    // What is done to it is seen at once, on the very frame that it stands on.
+    await page.getByText('Script', { exact: true }).first().click();
+    await choose(page, 1);
+    await choose(page, 2);
+    await expect(mended).toHaveCount(1);
+    await page.getByRole('button', { name: 'Turn right' }).click();
+    await expect
+      .poll(() => mended.evaluate((c) => (c as HTMLCanvasElement).width < (c as HTMLCanvasElement).height))
+      .toBe(true);
+  },
+);
+
+test(
+  'two trim one clip at once, one of them without a connection; on a phone; and axe finds nothing',
+  { tag: '@deep' },
+  async ({ page, context }) => {
+    await begin(page, 'oskar', 'Two at a clip');
     await saved(page);
-    const [, , scene] = (await view(page)).plan.scenes;
-    return (scene.end + scene.transition.frames - scene.start) / 30;
-  };
-  const whole = await seconds();
-  await hand(page, 'ends').focus();
-  await page.keyboard.press('Home');
-  await expect.poll(async () => (await part(page, 2))?.to).toBe(1);
-  const spoken = await seconds();
-  await page.getByText('As long as the voice').click();
-  await expect.poll(async () => (await part(page, 2))?.lasts).toBe('voice');
-  expect(await seconds()).toBe(spoken);
-  await page.getByText('Until the clip and the voice are over').click();
-  await expect.poll(async () => (await part(page, 2))?.lasts).toBe('clip');
-  expect(whole).toBeGreaterThanOrEqual(spoken);
-});
+    const other = await context.newPage();
+    await other.goto(page.url());
+    await other.getByRole('button', { name: 'The next slide' }).click();
+    await other.getByRole('button', { name: 'The next slide' }).click();
+    await expect(hand(other, 'begins')).toBeVisible();
+    await context.setOffline(true);
+    await hand(page, 'begins').focus();
+    await press(page, 'ArrowRight', 10);
+    await expect(page.getByText('Not saved yet: no connection. It will be sent.')).toBeVisible();
+    await context.setOffline(false);
+    await expect.poll(async () => (await part(page, 2))?.from, { timeout: 30_000 }).toBe(10);
+    // What the other changes of it leaves that as it is.
+    await hand(other, 'ends').focus();
+    await press(other, 'ArrowLeft', 5);
+    await expect.poll(async () => (await part(page, 2))?.to, { timeout: 30_000 }).toBe(115);
+    expect((await part(page, 2))?.from).toBe(10);
+    await other.close();
+    await page.reload();
+    for (let n = 0; n < 2; n += 1) await page.getByRole('button', { name: 'The next slide' }).click();
+    await expect(hand(page, 'ends')).toHaveAttribute('aria-valuenow', '115');
 
-test('in the preview every frame is the one that the plan tells, mended or not, and it is watched in place', async ({
-  page,
-}) => {
-  await begin(page, 'oskar', 'Frame by frame');
-  await hand(page, 'begins').focus();
-  await press(page, 'ArrowRight', 9);
-  await expect.poll(async () => (await part(page, 2))?.from).toBe(9);
-  const preview = page.getByRole('figure', { name: 'Preview' });
-  const exact = async (clip: ReturnType<Page['locator']>) => {
-    const { plan } = await view(page);
-    const scene = plan.scenes[2];
-    const { from, to } = (scene.layers[0] as PlannedPicture).clip ?? { from: 0, to: 1 };
-    const seek = preview.getByRole('slider');
-    await seek.focus();
-    for (let n = 0; n < 20; n += 1) {
-      await page.keyboard.press(n % 4 === 3 ? 'ArrowLeft' : 'ArrowRight');
-      await expect
-        .poll(async () => {
-          const frame = Number(await preview.locator('[data-frame]').getAttribute('data-frame'));
-          return (await numberOn(clip)) - Math.max(from, Math.min(to - 1, from + frame - scene.start));
-        })
-        .toBe(0);
-    }
-  };
-  // The story's own preview, from the slide on: at the words, the whole slide is on the stage.
-  await group(page, 'Words').click();
-  const shown = preview.locator('video').filter({ visible: true });
-  await expect(shown).toHaveCount(1);
-  await exact(shown);
-
-  await group(page, 'Look').click();
-  await page.getByText('Brown', { exact: true }).click();
-  await group(page, 'Words').click();
-  const mended = preview.locator('canvas').filter({ visible: true });
-  await expect(mended).toHaveCount(1);
-  await exact(mended);
-
-  await group(page, 'Clip').click();
-  await page.getByRole('button', { name: 'Watch it' }).click();
-  await expect(page.getByRole('button', { name: 'Back to the clip' })).toBeVisible();
-  await expect
-    .poll(() =>
-      preview
-        .locator('video')
-        .first()
-        .evaluate((v) => !(v as HTMLVideoElement).paused),
-    )
-    .toBe(true);
-  await page.getByRole('button', { name: 'Back to the clip' }).click();
-  await expect(stage(page)).toBeVisible();
-  await page.keyboard.press('Alt+p');
-  await expect(page.getByRole('button', { name: 'Back to the clip' })).toBeVisible();
-  await page.keyboard.press('Alt+p');
-  await expect(stage(page)).toBeVisible();
-
-  // What is done to it is seen at once, on the very frame that it stands on.
-  await page.getByText('Script', { exact: true }).first().click();
-  await choose(page, 1);
-  await choose(page, 2);
-  await expect(mended).toHaveCount(1);
-  await page.getByRole('button', { name: 'Turn right' }).click();
-  await expect
-    .poll(() => mended.evaluate((c) => (c as HTMLCanvasElement).width < (c as HTMLCanvasElement).height))
-    .toBe(true);
-});
-
-test('two trim one clip at once, one of them without a connection; on a phone; and axe finds nothing', async ({
-  page,
-  context,
-}) => {
-  await begin(page, 'oskar', 'Two at a clip');
-  await saved(page);
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await other.getByRole('button', { name: 'The next slide' }).click();
-  await other.getByRole('button', { name: 'The next slide' }).click();
-  await expect(hand(other, 'begins')).toBeVisible();
-  await context.setOffline(true);
-  await hand(page, 'begins').focus();
-  await press(page, 'ArrowRight', 10);
-  await expect(page.getByText('Not saved yet: no connection. It will be sent.')).toBeVisible();
-  await context.setOffline(false);
-  await expect.poll(async () => (await part(page, 2))?.from, { timeout: 30_000 }).toBe(10);
-  // What the other changes of it leaves that as it is.
-  await hand(other, 'ends').focus();
-  await press(other, 'ArrowLeft', 5);
-  await expect.poll(async () => (await part(page, 2))?.to, { timeout: 30_000 }).toBe(115);
-  expect((await part(page, 2))?.from).toBe(10);
-  await other.close();
-  await page.reload();
-  for (let n = 0; n < 2; n += 1) await page.getByRole('button', { name: 'The next slide' }).click();
-  await expect(hand(page, 'ends')).toHaveAttribute('aria-valuenow', '115');
-
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
-  await page.setViewportSize({ width: 390, height: 844 });
-  await expect(page.getByRole('button', { name: 'Cut in two here' })).toBeVisible();
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-  await hand(page, 'ends').focus();
-  await press(page, 'ArrowLeft', 5);
-  await expect.poll(async () => (await part(page, 2))?.to).toBe(110);
-  // By a finger, over a quarter of the strip: 30 of its 120 frames.
-  const strip = await page.getByRole('group', { name: 'The clip, from its beginning to its end' }).boundingBox();
-  await swipe(page, await middle(page, 'Where the slide ends in the clip', 'slider'), -(strip?.width ?? 0) / 4, 12);
-  await expect.poll(async () => Math.abs(((await part(page, 2))?.to ?? 0) - 80)).toBeLessThanOrEqual(3);
-});
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+    await page.setViewportSize({ width: 390, height: 844 });
+    await expect(page.getByRole('button', { name: 'Cut in two here' })).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await hand(page, 'ends').focus();
+    await press(page, 'ArrowLeft', 5);
+    await expect.poll(async () => (await part(page, 2))?.to).toBe(110);
+    // By a finger, over a quarter of the strip: 30 of its 120 frames.
+    const strip = await page.getByRole('group', { name: 'The clip, from its beginning to its end' }).boundingBox();
+    await swipe(page, await middle(page, 'Where the slide ends in the clip', 'slider'), -(strip?.width ?? 0) / 4, 12);
+    await expect.poll(async () => Math.abs(((await part(page, 2))?.to ?? 0) - 80)).toBeLessThanOrEqual(3);
+  },
+);

@@ -1,5 +1,5 @@
-import { signIn } from './helpers';
-import { expect, test } from './test';
+import { signIn } from './support/people';
+import { expect, test } from './support/test';
 
 test('a deleted story is brought back, also by somebody whose network was gone just then', async ({ page }) => {
   await signIn(page, 'ivo');

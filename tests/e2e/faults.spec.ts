@@ -1,10 +1,10 @@
-import { expect, test, type APIRequestContext } from './test';
+import { probe } from './support/files';
+import { restartDatabase, signal } from './support/services';
+import { type APIRequestContext, expect, test } from './support/test';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { probe } from './helpers';
-import { restartDatabase, signal } from './services';
 
 async function signedIn(request: APIRequestContext, name: string) {
   const answer = await request.post('/api/session/begin', {
@@ -15,7 +15,7 @@ async function signedIn(request: APIRequestContext, name: string) {
 }
 
 /** Whatever dies while a film is made, the film is made, whole, and nothing half-made is ever seen. */
-test('a film survives killed workers and restarted services', async ({ request }) => {
+test('a film survives killed workers and restarted services', { tag: '@deep' }, async ({ request }) => {
   test.setTimeout(660_000);
   await signedIn(request, 'tilda');
   // Films of the sample that are still being made come first.

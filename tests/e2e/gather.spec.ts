@@ -2,8 +2,10 @@ import { zipSync } from 'fflate';
 import { copyFileSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { folder, order, rows, saved, signIn } from './helpers';
-import { expect, test, type Page } from './test';
+import { folder } from './support/files';
+import { signIn } from './support/people';
+import { order, rows, saved } from './support/sheet';
+import { type Page, expect, test } from './support/test';
 
 const picture = (name: string) => readFileSync(`demo/pictures/${name}.jpg`);
 
@@ -94,31 +96,35 @@ test('pictures are dropped between two slides, pasted behind the chosen one, and
   await expect(rows(page)).toHaveCount(9);
 });
 
-test('what a file says that it shows is offered as words, and written with one press', async ({ page }) => {
-  await signIn(page, 'oskar');
-  await begin(page, 'Described');
-  const jpeg = picture('low-water');
-  const xmp =
-    'http://ns.adobe.com/xap/1.0/\0<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">' +
-    '<rdf:Description xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:description>Boats at rest</dc:description></rdf:Description></rdf:RDF></x:xmpmeta>';
-  const head = Buffer.from([0xff, 0xe1, (xmp.length + 2) >> 8, (xmp.length + 2) & 255]);
-  const buffer = Buffer.concat([jpeg.subarray(0, 2), head, Buffer.from(xmp, 'latin1'), jpeg.subarray(2)]);
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles([{ name: 'boats.jpg', mimeType: 'image/jpeg', buffer }]);
-  await expect(rows(page)).toHaveCount(5, { timeout: 60_000 });
-  const offer = page.getByRole('button', { name: 'Write what the file says: “Boats at rest”' });
-  await expect(offer).toHaveCount(1);
-  await offer.click();
-  await expect(page.getByLabel('Caption on slide 5', { exact: true })).toHaveValue('Boats at rest');
-  await expect(offer).toBeHidden();
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await offer.focus();
-  await page.keyboard.press('Enter');
-  await expect(page.getByLabel('Caption on slide 5', { exact: true })).toHaveValue('Boats at rest');
-  await saved(page);
-});
+test(
+  'what a file says that it shows is offered as words, and written with one press',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await signIn(page, 'oskar');
+    await begin(page, 'Described');
+    const jpeg = picture('low-water');
+    const xmp =
+      'http://ns.adobe.com/xap/1.0/\0<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">' +
+      '<rdf:Description xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:description>Boats at rest</dc:description></rdf:Description></rdf:RDF></x:xmpmeta>';
+    const head = Buffer.from([0xff, 0xe1, (xmp.length + 2) >> 8, (xmp.length + 2) & 255]);
+    const buffer = Buffer.concat([jpeg.subarray(0, 2), head, Buffer.from(xmp, 'latin1'), jpeg.subarray(2)]);
+    await page
+      .locator('input[type=file]')
+      .first()
+      .setInputFiles([{ name: 'boats.jpg', mimeType: 'image/jpeg', buffer }]);
+    await expect(rows(page)).toHaveCount(5, { timeout: 60_000 });
+    const offer = page.getByRole('button', { name: 'Write what the file says: “Boats at rest”' });
+    await expect(offer).toHaveCount(1);
+    await offer.click();
+    await expect(page.getByLabel('Caption on slide 5', { exact: true })).toHaveValue('Boats at rest');
+    await expect(offer).toBeHidden();
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await offer.focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel('Caption on slide 5', { exact: true })).toHaveValue('Boats at rest');
+    await saved(page);
+  },
+);
 
 test('another picture takes the place of one, and its words and voice stay', async ({ page }) => {
   await signIn(page, 'oskar');
@@ -168,55 +174,57 @@ test('another picture takes the place of one, and its words and voice stay', asy
   await saved(page);
 });
 
-test('a picture is taken with the camera, by mouse and by keyboard, and what is wrong with it is said', async ({
-  page,
-}) => {
-  await signIn(page, 'oskar');
-  await begin(page, 'What we saw');
-  await rows(page).nth(1).locator('strong').first().click();
-  await page.getByRole('button', { name: 'Take a picture' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Take a picture' });
-  await expect(dialog.getByRole('button', { name: 'Take it', exact: true })).toBeEnabled();
-  await dialog.getByRole('button', { name: 'Take it', exact: true }).click();
-  await expect(dialog.getByAltText('The picture that was taken')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Take it again' }).click();
-  await dialog.getByRole('button', { name: 'Take it', exact: true }).click();
-  await dialog.getByRole('button', { name: 'Use it' }).click();
-  await expect(dialog).toBeHidden();
-  await expect(rows(page)).toHaveCount(5, { timeout: 60_000 });
-  expect((await order(page))[2]).toMatch(/^Picture \d{4}-\d\d-\d\d \d\d\.\d\d\.\d\d\.jpg$/);
-
-  // By keyboard, and with nobody listening any more when it is closed.
-  await page.getByRole('button', { name: 'Take a picture' }).focus();
-  await page.keyboard.press('Enter');
-  await expect(dialog.getByRole('button', { name: 'Take it', exact: true })).toBeFocused();
-  await page.keyboard.press('Space');
-  await expect(dialog.getByRole('button', { name: 'Use it' })).toBeFocused();
-  await page.keyboard.press('Enter');
-  await expect(rows(page)).toHaveCount(6, { timeout: 60_000 });
-  await page.getByRole('button', { name: 'Take a picture' }).click();
-  await expect(dialog.getByRole('button', { name: 'Take it', exact: true })).toBeEnabled();
-  const track = await dialog
-    .locator('video')
-    .evaluateHandle((video: HTMLVideoElement) => (video.srcObject as MediaStream).getVideoTracks()[0]);
-  await dialog.getByRole('button', { name: 'Not now' }).click();
-  await expect.poll(() => track.evaluate((one) => one?.readyState)).toBe('ended');
-
-  for (const [name, said] of [
-    ['NotAllowedError', /not allowed to use the camera/],
-    ['NotFoundError', /There is no camera/],
-    ['NotReadableError', /Another program is using the camera/],
-    ['TypeError', /cannot be used in this browser/],
-  ] as const) {
-    await page.evaluate((kind) => {
-      navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('', kind));
-    }, name);
+test(
+  'a picture is taken with the camera, by mouse and by keyboard, and what is wrong with it is said',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await signIn(page, 'oskar');
+    await begin(page, 'What we saw');
+    await rows(page).nth(1).locator('strong').first().click();
     await page.getByRole('button', { name: 'Take a picture' }).click();
-    await expect(dialog.getByRole('alert')).toHaveText(said);
-    await dialog.getByRole('button', { name: 'Try again' }).click();
-    await expect(dialog.getByRole('alert')).toHaveText(said);
-    await page.keyboard.press('Escape');
+    const dialog = page.getByRole('dialog', { name: 'Take a picture' });
+    await expect(dialog.getByRole('button', { name: 'Take it', exact: true })).toBeEnabled();
+    await dialog.getByRole('button', { name: 'Take it', exact: true }).click();
+    await expect(dialog.getByAltText('The picture that was taken')).toBeVisible();
+    await dialog.getByRole('button', { name: 'Take it again' }).click();
+    await dialog.getByRole('button', { name: 'Take it', exact: true }).click();
+    await dialog.getByRole('button', { name: 'Use it' }).click();
     await expect(dialog).toBeHidden();
-  }
-  await saved(page);
-});
+    await expect(rows(page)).toHaveCount(5, { timeout: 60_000 });
+    expect((await order(page))[2]).toMatch(/^Picture \d{4}-\d\d-\d\d \d\d\.\d\d\.\d\d\.jpg$/);
+
+    // By keyboard, and with nobody listening any more when it is closed.
+    await page.getByRole('button', { name: 'Take a picture' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(dialog.getByRole('button', { name: 'Take it', exact: true })).toBeFocused();
+    await page.keyboard.press('Space');
+    await expect(dialog.getByRole('button', { name: 'Use it' })).toBeFocused();
+    await page.keyboard.press('Enter');
+    await expect(rows(page)).toHaveCount(6, { timeout: 60_000 });
+    await page.getByRole('button', { name: 'Take a picture' }).click();
+    await expect(dialog.getByRole('button', { name: 'Take it', exact: true })).toBeEnabled();
+    const track = await dialog
+      .locator('video')
+      .evaluateHandle((video: HTMLVideoElement) => (video.srcObject as MediaStream).getVideoTracks()[0]);
+    await dialog.getByRole('button', { name: 'Not now' }).click();
+    await expect.poll(() => track.evaluate((one) => one?.readyState)).toBe('ended');
+
+    for (const [name, said] of [
+      ['NotAllowedError', /not allowed to use the camera/],
+      ['NotFoundError', /There is no camera/],
+      ['NotReadableError', /Another program is using the camera/],
+      ['TypeError', /cannot be used in this browser/],
+    ] as const) {
+      await page.evaluate((kind) => {
+        navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('', kind));
+      }, name);
+      await page.getByRole('button', { name: 'Take a picture' }).click();
+      await expect(dialog.getByRole('alert')).toHaveText(said);
+      await dialog.getByRole('button', { name: 'Try again' }).click();
+      await expect(dialog.getByRole('alert')).toHaveText(said);
+      await page.keyboard.press('Escape');
+      await expect(dialog).toBeHidden();
+    }
+    await saved(page);
+  },
+);

@@ -1,10 +1,11 @@
 import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
-import { rows, saved } from './helpers';
-import { group } from './near';
-import { at, begin, choose, choosing, make, panel, pictureOf, slide, view } from './own';
+import { at, make } from './support/files';
+import { group } from './support/oneSlide';
+import { choose, panel, rows, saved } from './support/sheet';
+import { begin, choosing, pictureOf, slide, view } from './support/story';
+import { expect, test } from './support/test';
 import type { PlannedPicture } from '../../web/api/types';
-import { expect, test } from './test';
 
 test('a picture that is shown whole lies on itself, on paper, on a colour; two choose at once', async ({
   page,
@@ -50,53 +51,59 @@ test('a picture that is shown whole lies on itself, on paper, on a colour; two c
   await expect(picks).toBeHidden();
 });
 
-test('a picture that lies on its side is pointed out as it comes in, and turned at a press', async ({ page }) => {
-  const upright = join(at, 'portrait.png');
-  execFileSync('rsvg-convert', ['--format', 'png', '--output', upright, 'tests/fixtures/a-face.svg']);
-  const lies = join(at, 'portrait on its side.png');
-  execFileSync('ffmpeg', ['-v', 'error', '-y', '-i', upright, '-vf', 'transpose=cclock', lies]);
-  await begin(page, 'tilda', 'On its side');
-  await choosing(page, [lies]);
-  await expect(page.getByText('1 file came in.', { exact: true })).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText('One of them is small, soft, bordered or on its side.')).toBeVisible();
-  await page.getByRole('button', { name: 'Show', exact: true }).click();
-  await expect(panel(page).getByRole('heading', { name: 'Slide 5' })).toBeVisible();
-  await expect(panel(page).getByText('The picture of slide 5 seems to lie on its side.')).toBeVisible();
-  await page.getByRole('button', { name: /^Proof:/ }).click();
-  await page.getByRole('button', { name: 'Turn it upright' }).click();
-  await expect.poll(async () => pictureOf(await slide(page, 4)).recipe.turn).toBe(90);
-  await expect(page.getByRole('button', { name: 'Turn it upright' })).toBeHidden();
-});
+test(
+  'a picture that lies on its side is pointed out as it comes in, and turned at a press',
+  { tag: '@deep' },
+  async ({ page }) => {
+    const upright = join(at, 'portrait.png');
+    execFileSync('rsvg-convert', ['--format', 'png', '--output', upright, 'tests/fixtures/a-face.svg']);
+    const lies = join(at, 'portrait on its side.png');
+    execFileSync('ffmpeg', ['-v', 'error', '-y', '-i', upright, '-vf', 'transpose=cclock', lies]);
+    await begin(page, 'tilda', 'On its side');
+    await choosing(page, [lies]);
+    await expect(page.getByText('1 file came in.', { exact: true })).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText('One of them is small, soft, bordered or on its side.')).toBeVisible();
+    await page.getByRole('button', { name: 'Show', exact: true }).click();
+    await expect(panel(page).getByRole('heading', { name: 'Slide 5' })).toBeVisible();
+    await expect(panel(page).getByText('The picture of slide 5 seems to lie on its side.')).toBeVisible();
+    await page.getByRole('button', { name: /^Proof:/ }).click();
+    await page.getByRole('button', { name: 'Turn it upright' }).click();
+    await expect.poll(async () => pictureOf(await slide(page, 4)).recipe.turn).toBe(90);
+    await expect(page.getByRole('button', { name: 'Turn it upright' })).toBeHidden();
+  },
+);
 
-test('black borders are pointed out and cut off at a press, and so is a picture in which nothing is sharp', async ({
-  page,
-}) => {
-  const scan = make('scan.png', '-i', 'testsrc2=s=900x700', '-vf', 'pad=1200:1000:120:180', '-frames:v', '1');
-  const soft = make('soft.jpg', '-i', 'mandelbrot=s=1600x1000', '-vf', 'gblur=sigma=24', '-frames:v', '1');
-  await begin(page, 'tilda', 'Scanned');
-  await choosing(page, [scan, soft]);
-  await expect(rows(page)).toHaveCount(6, { timeout: 60_000 });
-  const told = async (slide?: string) =>
-    ((await view(page)).proof as { rule: string; slides: { id: string }[] }[])
-      .filter(({ slides }) => slide === undefined || slides.some(({ id }) => id === slide))
-      .map(({ rule }) => rule);
-  await expect.poll(() => told()).toEqual(expect.arrayContaining(['black-borders', 'soft-picture']));
-  await page.getByRole('button', { name: /^Proof:/ }).click();
-  await expect(page.getByRole('dialog').getByText(/ha(s|ve) black borders/)).toBeVisible();
-  await page.keyboard.press('Escape');
-  const number =
-    (await rows(page).evaluateAll((all) => all.findIndex((row) => row.querySelector('img[alt*=scan]')))) ?? 0;
-  await choose(page, number);
-  await page.keyboard.press('Alt+o');
-  await group(page, 'Frame').click();
-  await page.getByRole('button', { name: 'Cut off the borders' }).click();
-  await expect(page.getByRole('button', { name: 'Cut off the borders' })).toBeHidden();
-  const { id } = await slide(page, number);
-  await expect.poll(() => told(id)).not.toContain('black-borders');
-  const { crop } = pictureOf(await slide(page, number)).recipe;
-  expect(crop?.x).toBeCloseTo(0.1, 1);
-  expect(crop?.width).toBeCloseTo(0.75, 1);
-  expect(crop?.height).toBeCloseTo(0.7, 1);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: 'Cut off the borders' })).toBeVisible();
-});
+test(
+  'black borders are pointed out and cut off at a press, and so is a picture in which nothing is sharp',
+  { tag: '@deep' },
+  async ({ page }) => {
+    const scan = make('scan.png', '-i', 'testsrc2=s=900x700', '-vf', 'pad=1200:1000:120:180', '-frames:v', '1');
+    const soft = make('soft.jpg', '-i', 'mandelbrot=s=1600x1000', '-vf', 'gblur=sigma=24', '-frames:v', '1');
+    await begin(page, 'tilda', 'Scanned');
+    await choosing(page, [scan, soft]);
+    await expect(rows(page)).toHaveCount(6, { timeout: 60_000 });
+    const told = async (slide?: string) =>
+      ((await view(page)).proof as { rule: string; slides: { id: string }[] }[])
+        .filter(({ slides }) => slide === undefined || slides.some(({ id }) => id === slide))
+        .map(({ rule }) => rule);
+    await expect.poll(() => told()).toEqual(expect.arrayContaining(['black-borders', 'soft-picture']));
+    await page.getByRole('button', { name: /^Proof:/ }).click();
+    await expect(page.getByRole('dialog').getByText(/ha(s|ve) black borders/)).toBeVisible();
+    await page.keyboard.press('Escape');
+    const number =
+      (await rows(page).evaluateAll((all) => all.findIndex((row) => row.querySelector('img[alt*=scan]')))) ?? 0;
+    await choose(page, number);
+    await page.keyboard.press('Alt+o');
+    await group(page, 'Frame').click();
+    await page.getByRole('button', { name: 'Cut off the borders' }).click();
+    await expect(page.getByRole('button', { name: 'Cut off the borders' })).toBeHidden();
+    const { id } = await slide(page, number);
+    await expect.poll(() => told(id)).not.toContain('black-borders');
+    const { crop } = pictureOf(await slide(page, number)).recipe;
+    expect(crop?.x).toBeCloseTo(0.1, 1);
+    expect(crop?.width).toBeCloseTo(0.75, 1);
+    expect(crop?.height).toBeCloseTo(0.7, 1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('button', { name: 'Cut off the borders' })).toBeVisible();
+  },
+);

@@ -1,6 +1,6 @@
-import { RUN, desk, nobody } from './classes';
-import { signIn } from './helpers';
-import { expect, test } from './test';
+import { RUN, desk, nobody } from './support/classroom';
+import { signIn } from './support/people';
+import { expect, test } from './support/test';
 
 const AUNT = `Aunt Wil ${RUN}`;
 const WONDERED = `I wondered who lives in the mill, ${RUN}.`;

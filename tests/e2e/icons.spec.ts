@@ -1,9 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
-import { chooseFrom, rows, saved } from './helpers';
-import { group, middle, press, pull, swipe } from './near';
-import { begin, choose, close, draw, make, panel, slide, view, whole } from './own';
+import { make } from './support/files';
+import { group, middle, press, pull, swipe } from './support/oneSlide';
+import { choose, chooseFrom, close, draw, panel, rows, saved, whole } from './support/sheet';
+import { begin, slide, view } from './support/story';
+import { type Page, expect, test } from './support/test';
 import type { Locator } from '@playwright/test';
-import { expect, test, type Page } from './test';
 import type { IconLayer } from '../../web/api/types';
 
 const icons = async (page: Page) =>
@@ -60,78 +61,84 @@ test('an icon is found by words, coloured, sized, turned, comes when it should, 
   await expect.poll(async () => (await icons(page)).length).toBe(2);
 });
 
-test('it is searched in the language of the story, and moved on the stage by mouse and keys', async ({ page }) => {
-  await begin(page, 'oskar', 'Ikonen');
-  await draw(page, 'The story');
-  await chooseFrom(whole(page), 'Language', 'Deutsch');
-  await close(page);
-  await choose(page, 1);
-  await page.keyboard.press('Alt+o');
-  await group(page, 'Over').click();
-  await panel(page).getByRole('button', { name: 'Add an icon' }).click();
-  await one(page).getByRole('button', { name: 'Choose what it shows' }).click();
-  await one(page).getByLabel('Find an icon').fill('Segelboot');
-  await found(one(page), 'Segelboot').click();
-  await expect.poll(() => icon(page)).toMatchObject({ name: 'sailboat' });
-  await pull(page, 'Icon 1 on the stage', -120, 90);
-  await expect.poll(async () => (await icon(page))?.at?.x ?? 1).toBeLessThan(0.8);
-  const { x = 0, y = 0 } = (await icon(page))?.at ?? {};
-  await page.getByRole('button', { name: 'Icon 1 on the stage' }).focus();
-  for (const key of ['ArrowLeft', 'ArrowLeft', 'ArrowDown']) await page.keyboard.press(key);
-  await expect.poll(async () => (await icon(page))?.at?.x).toBeCloseTo(x - 0.02, 3);
-  expect((await icon(page))?.at?.y).toBeCloseTo(y + 0.01, 3);
-  await expect(one(page).getByRole('button', { name: /Where you put it/ })).toBeVisible();
-  // At a place of its own again.
-  await chooseFrom(one(page), 'Where', 'Top right');
-  await expect.poll(async () => (await icon(page))?.at).toBeUndefined();
-  await page.getByRole('button', { name: 'Icon 1 on the stage' }).focus();
-  await page.keyboard.press('Delete');
-  await expect.poll(() => icon(page)).toBeUndefined();
-});
+test(
+  'it is searched in the language of the story, and moved on the stage by mouse and keys',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await begin(page, 'oskar', 'Ikonen');
+    await draw(page, 'The story');
+    await chooseFrom(whole(page), 'Language', 'Deutsch');
+    await close(page);
+    await choose(page, 1);
+    await page.keyboard.press('Alt+o');
+    await group(page, 'Over').click();
+    await panel(page).getByRole('button', { name: 'Add an icon' }).click();
+    await one(page).getByRole('button', { name: 'Choose what it shows' }).click();
+    await one(page).getByLabel('Find an icon').fill('Segelboot');
+    await found(one(page), 'Segelboot').click();
+    await expect.poll(() => icon(page)).toMatchObject({ name: 'sailboat' });
+    await pull(page, 'Icon 1 on the stage', -120, 90);
+    await expect.poll(async () => (await icon(page))?.at?.x ?? 1).toBeLessThan(0.8);
+    const { x = 0, y = 0 } = (await icon(page))?.at ?? {};
+    await page.getByRole('button', { name: 'Icon 1 on the stage' }).focus();
+    for (const key of ['ArrowLeft', 'ArrowLeft', 'ArrowDown']) await page.keyboard.press(key);
+    await expect.poll(async () => (await icon(page))?.at?.x).toBeCloseTo(x - 0.02, 3);
+    expect((await icon(page))?.at?.y).toBeCloseTo(y + 0.01, 3);
+    await expect(one(page).getByRole('button', { name: /Where you put it/ })).toBeVisible();
+    // At a place of its own again.
+    await chooseFrom(one(page), 'Where', 'Top right');
+    await expect.poll(async () => (await icon(page))?.at).toBeUndefined();
+    await page.getByRole('button', { name: 'Icon 1 on the stage' }).focus();
+    await page.keyboard.press('Delete');
+    await expect.poll(() => icon(page)).toBeUndefined();
+  },
+);
 
-test('a picture of one\u2019s own is shown with what is behind it, is credited, and gives way to a drawing', async ({
-  page,
-}) => {
-  await begin(page, 'juno', 'Own icon');
-  await choose(page, 1);
-  await panel(page).getByRole('button', { name: 'Add an icon' }).click();
-  await expect(one(page)).toBeVisible();
-  const ring = make(
-    'ring.png',
-    '-i',
-    'color=red:s=300x600,format=rgba,geq=r=200:g=40:b=40:a=255*lt(hypot(X-150\\,Y-300)\\,140)',
-    '-frames:v',
-    '1',
-  );
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    one(page).getByRole('button', { name: 'A picture of your own' }).click(),
-  ]);
-  await chooser.setFiles(ring);
-  await expect.poll(async () => (await icon(page))?.asset, { timeout: 30_000 }).toBeTruthy();
-  await expect(rows(page).nth(1).locator('.composed img[src$="/cutout.png"]')).toBeVisible();
-  await expect(one(page).getByLabel('Colour')).toBeHidden();
-  // As tall as it is told, and half as wide.
-  const shown = async () => rows(page).nth(1).locator('.composed img[src$="/cutout.png"]').boundingBox();
-  const { width = 1, height = 1 } = (await shown()) ?? {};
-  expect(width / height).toBeCloseTo(0.5, 1);
-  // Its source is asked for with those of the slide.
-  const asset = (await icon(page))?.asset;
-  await panel(page).getByRole('button', { name: 'I made them myself' }).click();
-  await expect.poll(async () => (await view(page)).story.assets[asset ?? ''].source.author).toBe('Juno');
-  // What is seen behind it: nothing of it lies at its corners.
-  const file = await page.request.get(
-    `${page.url().replace(/.*stories\/([^/?]+).*/, '/api/stories/$1')}/assets/${asset}/cutout.png`,
-  );
-  expect(file.headers()['content-type']).toBe('image/png');
-  await one(page).getByRole('button', { name: 'Choose what it shows' }).click();
-  await one(page).getByLabel('Find an icon').fill('owl');
-  await found(one(page), 'owl').click();
-  await expect.poll(() => icon(page)).toMatchObject({ name: 'owl' });
-  expect((await icon(page))?.asset).toBeUndefined();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(async () => (await icon(page))?.asset).toBe(asset);
-});
+test(
+  'a picture of one\u2019s own is shown with what is behind it, is credited, and gives way to a drawing',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await begin(page, 'juno', 'Own icon');
+    await choose(page, 1);
+    await panel(page).getByRole('button', { name: 'Add an icon' }).click();
+    await expect(one(page)).toBeVisible();
+    const ring = make(
+      'ring.png',
+      '-i',
+      'color=red:s=300x600,format=rgba,geq=r=200:g=40:b=40:a=255*lt(hypot(X-150\\,Y-300)\\,140)',
+      '-frames:v',
+      '1',
+    );
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      one(page).getByRole('button', { name: 'A picture of your own' }).click(),
+    ]);
+    await chooser.setFiles(ring);
+    await expect.poll(async () => (await icon(page))?.asset, { timeout: 30_000 }).toBeTruthy();
+    await expect(rows(page).nth(1).locator('.composed img[src$="/cutout.png"]')).toBeVisible();
+    await expect(one(page).getByLabel('Colour')).toBeHidden();
+    // As tall as it is told, and half as wide.
+    const shown = async () => rows(page).nth(1).locator('.composed img[src$="/cutout.png"]').boundingBox();
+    const { width = 1, height = 1 } = (await shown()) ?? {};
+    expect(width / height).toBeCloseTo(0.5, 1);
+    // Its source is asked for with those of the slide.
+    const asset = (await icon(page))?.asset;
+    await panel(page).getByRole('button', { name: 'I made them myself' }).click();
+    await expect.poll(async () => (await view(page)).story.assets[asset ?? ''].source.author).toBe('Juno');
+    // What is seen behind it: nothing of it lies at its corners.
+    const file = await page.request.get(
+      `${page.url().replace(/.*stories\/([^/?]+).*/, '/api/stories/$1')}/assets/${asset}/cutout.png`,
+    );
+    expect(file.headers()['content-type']).toBe('image/png');
+    await one(page).getByRole('button', { name: 'Choose what it shows' }).click();
+    await one(page).getByLabel('Find an icon').fill('owl');
+    await found(one(page), 'owl').click();
+    await expect.poll(() => icon(page)).toMatchObject({ name: 'owl' });
+    expect((await icon(page))?.asset).toBeUndefined();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(async () => (await icon(page))?.asset).toBe(asset);
+  },
+);
 
 test.describe('by a finger', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });

@@ -1,7 +1,8 @@
-import { finds } from './axe';
-import { RUN, joins, newTask, openClass } from './classes';
-import { chooseFrom, rows, signIn } from './helpers';
-import { expect, test } from './test';
+import { finds } from './support/axe';
+import { RUN, joins, newTask, openClass } from './support/classroom';
+import { signIn } from './support/people';
+import { chooseFrom, rows } from './support/sheet';
+import { expect, test } from './support/test';
 
 const CLASS = `Dune ${RUN}`;
 

@@ -1,8 +1,8 @@
-import { rows, saved } from './helpers';
-import { difference, group, mended, press, pull, recipe, middle, swipe } from './near';
-import { begin, choose, pictureOf, slide, view } from './own';
+import { difference, group, mended, middle, press, pull, recipe, swipe } from './support/oneSlide';
+import { choose, rows, saved } from './support/sheet';
+import { begin, pictureOf, slide, view } from './support/story';
+import { type Page, expect, test } from './support/test';
 import type { PlannedPicture } from '../../web/api/types';
-import { expect, test, type Page } from './test';
 
 /** Pictures are mended on themselves, at the distance of one slide: what is seen is what the server makes of them. */
 /** A frame, but for its last digit: it is brought to the slide's shape on the way. */
@@ -10,159 +10,177 @@ const about = (frame: object | null) =>
   Object.values(frame ?? {}).map((value: unknown) => Number(Number(value).toFixed(4)));
 const slider = (page: Page, name: string) => page.getByRole('slider', { name, exact: true });
 
-test('turned, straightened, cropped, by mouse and by keys; what is seen is what is made', async ({ page }) => {
-  await begin(page, 'pim', 'Out of true');
-  await choose(page, 1);
-  await page.getByRole('button', { name: 'Mend the picture' }).click();
-  await expect(mended(page)).toBeVisible();
-  const wide = await mended(page).boundingBox();
+test(
+  'turned, straightened, cropped, by mouse and by keys; what is seen is what is made',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await begin(page, 'pim', 'Out of true');
+    await choose(page, 1);
+    await page.getByRole('button', { name: 'Mend the picture' }).click();
+    await expect(mended(page)).toBeVisible();
+    const wide = await mended(page).boundingBox();
 
-  await page.getByRole('button', { name: 'Turn right' }).click();
-  await expect.poll(async () => (await recipe(page, 1)).turn).toBe(90);
-  const high = await mended(page).boundingBox();
-  expect((wide?.width ?? 0) / (wide?.height ?? 1)).toBeCloseTo((high?.height ?? 0) / (high?.width ?? 1), 1);
-  await page.getByRole('button', { name: 'Turn left' }).click();
-  await expect.poll(async () => (await recipe(page, 1)).turn).toBe(0);
+    await page.getByRole('button', { name: 'Turn right' }).click();
+    await expect.poll(async () => (await recipe(page, 1)).turn).toBe(90);
+    const high = await mended(page).boundingBox();
+    expect((wide?.width ?? 0) / (wide?.height ?? 1)).toBeCloseTo((high?.height ?? 0) / (high?.width ?? 1), 1);
+    await page.getByRole('button', { name: 'Turn left' }).click();
+    await expect.poll(async () => (await recipe(page, 1)).turn).toBe(0);
 
-  // Presses that follow each other are one change, and one to undo.
-  const { revision } = await view(page);
-  await slider(page, 'Straighten').focus();
-  await press(page, 'ArrowRight', 30);
-  await expect.poll(async () => (await recipe(page, 1)).straighten).toBe(3);
-  expect((await view(page)).revision - revision).toBeLessThan(20);
-  expect(await difference(page, 1)).toBeLessThan(6);
+    // Presses that follow each other are one change, and one to undo.
+    const { revision } = await view(page);
+    await slider(page, 'Straighten').focus();
+    await press(page, 'ArrowRight', 30);
+    await expect.poll(async () => (await recipe(page, 1)).straighten).toBe(3);
+    expect((await view(page)).revision - revision).toBeLessThan(20);
+    expect(await difference(page, 1)).toBeLessThan(6);
 
-  // Cropped: by a corner, by an edge, moved, by keys.
-  await page.getByText('Crop', { exact: true }).click();
-  await pull(page, 'Bottom right corner', -200, -120);
-  await expect.poll(async () => (await recipe(page, 1)).crop?.width ?? 1).toBeLessThan(0.85);
-  for (const [name, dx, dy] of [
-    ['Top left corner', 60, 40],
-    ['Top right corner', -30, 20],
-    ['Bottom left corner', 20, -20],
-    ['Left edge', 20, 0],
-    ['Right edge', -20, 0],
-    ['Top edge', 0, 20],
-    ['Bottom edge', 0, -20],
-    ['The part that is kept', 40, 30],
-  ] as const)
-    await pull(page, name, dx, dy);
-  await page.getByRole('button', { name: 'Top edge' }).focus();
-  await press(page, 'ArrowDown', 2);
-  await saved(page);
-  const cropped = (await recipe(page, 1)).crop;
-  expect(cropped?.x).toBeGreaterThan(0.1);
-  expect(cropped?.y).toBeGreaterThan(0.05);
-  await page.getByRole('button', { name: 'The part that is kept' }).focus();
-  await press(page, 'ArrowRight', 4);
-  await expect.poll(async () => (await recipe(page, 1)).crop?.x ?? 0).toBeCloseTo((cropped?.x ?? 0) + 0.04, 3);
-  await press(page, '-', 3);
-  await expect.poll(async () => (await recipe(page, 1)).crop?.width ?? 1).toBeLessThan((cropped?.width ?? 0) * 0.9);
-  await page.getByText('The slide’s shape').click();
-  await expect
-    .poll(async () => {
-      const { crop } = await recipe(page, 1);
-      return ((crop?.width ?? 0) * 1600) / ((crop?.height ?? 1) * 1200);
-    })
-    .toBeCloseTo(16 / 9, 2);
-  await page.getByRole('button', { name: 'Bottom right corner' }).focus();
-  await press(page, 'ArrowRight', 5);
-  await page.getByText('Crop', { exact: true }).click();
-  expect(await difference(page, 1)).toBeLessThan(6);
-  await expect
-    .poll(async () => {
-      const box = await mended(page).boundingBox();
-      return (box?.width ?? 0) / (box?.height ?? 1);
-    })
-    .toBeCloseTo(16 / 9, 1);
+    // Cropped: by a corner, by an edge, moved, by keys.
+    await page.getByText('Crop', { exact: true }).click();
+    await pull(page, 'Bottom right corner', -200, -120);
+    await expect.poll(async () => (await recipe(page, 1)).crop?.width ?? 1).toBeLessThan(0.85);
+    for (const [name, dx, dy] of [
+      ['Top left corner', 60, 40],
+      ['Top right corner', -30, 20],
+      ['Bottom left corner', 20, -20],
+      ['Left edge', 20, 0],
+      ['Right edge', -20, 0],
+      ['Top edge', 0, 20],
+      ['Bottom edge', 0, -20],
+      ['The part that is kept', 40, 30],
+    ] as const)
+      await pull(page, name, dx, dy);
+    await page.getByRole('button', { name: 'Top edge' }).focus();
+    await press(page, 'ArrowDown', 2);
+    await saved(page);
+    const cropped = (await recipe(page, 1)).crop;
+    expect(cropped?.x).toBeGreaterThan(0.1);
+    expect(cropped?.y).toBeGreaterThan(0.05);
+    await page.getByRole('button', { name: 'The part that is kept' }).focus();
+    await press(page, 'ArrowRight', 4);
+    await expect.poll(async () => (await recipe(page, 1)).crop?.x ?? 0).toBeCloseTo((cropped?.x ?? 0) + 0.04, 3);
+    await press(page, '-', 3);
+    await expect.poll(async () => (await recipe(page, 1)).crop?.width ?? 1).toBeLessThan((cropped?.width ?? 0) * 0.9);
+    await page.getByText('The slide’s shape').click();
+    await expect
+      .poll(async () => {
+        const { crop } = await recipe(page, 1);
+        return ((crop?.width ?? 0) * 1600) / ((crop?.height ?? 1) * 1200);
+      })
+      .toBeCloseTo(16 / 9, 2);
+    await page.getByRole('button', { name: 'Bottom right corner' }).focus();
+    await press(page, 'ArrowRight', 5);
+    await page.getByText('Crop', { exact: true }).click();
+    expect(await difference(page, 1)).toBeLessThan(6);
+    await expect
+      .poll(async () => {
+        const box = await mended(page).boundingBox();
+        return (box?.width ?? 0) / (box?.height ?? 1);
+      })
+      .toBeCloseTo(16 / 9, 1);
 
-  await page.getByText('Crop', { exact: true }).click();
-  await page.getByText('Any shape').click();
-  await page.getByRole('button', { name: 'Keep all of it' }).click();
-  await expect.poll(async () => (await recipe(page, 1)).crop ?? null).toBeNull();
-  await page.keyboard.press('Control+z');
-  await expect.poll(async () => (await recipe(page, 1)).crop ?? null).not.toBeNull();
-  await page.getByRole('button', { name: 'As it came' }).click();
-  await expect.poll(async () => Object.keys(await recipe(page, 1))).toEqual(['turn']);
-});
+    await page.getByText('Crop', { exact: true }).click();
+    await page.getByText('Any shape').click();
+    await page.getByRole('button', { name: 'Keep all of it' }).click();
+    await expect.poll(async () => (await recipe(page, 1)).crop ?? null).toBeNull();
+    await page.keyboard.press('Control+z');
+    await expect.poll(async () => (await recipe(page, 1)).crop ?? null).not.toBeNull();
+    await page.getByRole('button', { name: 'As it came' }).click();
+    await expect.poll(async () => Object.keys(await recipe(page, 1))).toEqual(['turn']);
+  },
+);
 
-test('light and looks are seen at once, held against what was before, and done to others too', async ({ page }) => {
-  await begin(page, 'juno', 'In another light');
-  await choose(page, 1);
-  await rows(page)
-    .nth(3)
-    .getByText('4', { exact: true })
-    .first()
-    .click({ modifiers: ['Control'] });
-  await page.keyboard.press('Alt+o');
-  await expect(mended(page)).toBeVisible();
-  const middle = () =>
-    mended(page).evaluate((canvas) => {
-      const { width, height } = canvas as HTMLCanvasElement;
-      const seen = (canvas as HTMLCanvasElement)
-        .getContext('2d')
-        ?.getImageData(width / 4, height / 4, width / 2, height / 2).data;
-      return [...(seen ?? [])].reduce((sum, value) => sum + value, 0) / (width * height);
-    });
-  await group(page, 'Light').click();
-  const before = await middle();
-  await slider(page, 'Light').focus();
-  await press(page, 'PageUp', 4);
-  await expect.poll(middle).toBeGreaterThan(before + 1);
-  await slider(page, 'Contrast').focus();
-  await press(page, 'ArrowRight', 6);
-  await slider(page, 'Warmth').focus();
-  await press(page, 'ArrowLeft', 7);
-  await slider(page, 'Colour').focus();
-  await press(page, 'ArrowRight', 8);
-  await page.getByText('Make it clear').click();
-  await expect.poll(() => recipe(page, 1)).toMatchObject({ clear: true, contrast: 6, warmth: -7, colour: 8 });
-  expect(await difference(page, 1)).toBeLessThan(6);
+test(
+  'light and looks are seen at once, held against what was before, and done to others too',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await begin(page, 'juno', 'In another light');
+    await choose(page, 1);
+    await rows(page)
+      .nth(3)
+      .getByText('4', { exact: true })
+      .first()
+      .click({ modifiers: ['Control'] });
+    await page.keyboard.press('Alt+o');
+    await expect(mended(page)).toBeVisible();
+    const middle = () =>
+      mended(page).evaluate((canvas) => {
+        const { width, height } = canvas as HTMLCanvasElement;
+        const seen = (canvas as HTMLCanvasElement)
+          .getContext('2d')
+          ?.getImageData(width / 4, height / 4, width / 2, height / 2).data;
+        return [...(seen ?? [])].reduce((sum, value) => sum + value, 0) / (width * height);
+      });
+    await group(page, 'Light').click();
+    const before = await middle();
+    await slider(page, 'Light').focus();
+    await press(page, 'PageUp', 4);
+    await expect.poll(middle).toBeGreaterThan(before + 1);
+    await slider(page, 'Contrast').focus();
+    await press(page, 'ArrowRight', 6);
+    await slider(page, 'Warmth').focus();
+    await press(page, 'ArrowLeft', 7);
+    await slider(page, 'Colour').focus();
+    await press(page, 'ArrowRight', 8);
+    await page.getByText('Make it clear').click();
+    await expect.poll(() => recipe(page, 1)).toMatchObject({ clear: true, contrast: 6, warmth: -7, colour: 8 });
+    expect(await difference(page, 1)).toBeLessThan(6);
 
-  // Held, it is as it came; let go, it is mended.
-  const now = await middle();
-  const hold = await page.getByRole('button', { name: 'Hold to see it before' }).boundingBox();
-  await page.mouse.move((hold?.x ?? 0) + 20, (hold?.y ?? 0) + 20);
-  await page.mouse.down();
-  await expect.poll(middle).toBeCloseTo(before, 0);
-  await page.mouse.up();
-  await expect.poll(middle).toBeCloseTo(now, 0);
+    // Held, it is as it came; let go, it is mended.
+    const now = await middle();
+    const hold = await page.getByRole('button', { name: 'Hold to see it before' }).boundingBox();
+    await page.mouse.move((hold?.x ?? 0) + 20, (hold?.y ?? 0) + 20);
+    await page.mouse.down();
+    await expect.poll(middle).toBeCloseTo(before, 0);
+    await page.mouse.up();
+    await expect.poll(middle).toBeCloseTo(now, 0);
 
-  await group(page, 'Look').click();
-  for (const look of ['Pencil grey', 'Brown', 'Old album', 'Warm', 'Cold', 'Bright', 'Dusk', 'None', 'Black and white'])
-    await page.getByText(look, { exact: true }).click();
-  await slider(page, 'How strong').focus();
-  await press(page, 'ArrowLeft', 20);
-  await expect.poll(() => recipe(page, 1)).toMatchObject({ look: 'ink', strength: 80 });
-  expect(await difference(page, 1)).toBeLessThan(6);
+    await group(page, 'Look').click();
+    for (const look of [
+      'Pencil grey',
+      'Brown',
+      'Old album',
+      'Warm',
+      'Cold',
+      'Bright',
+      'Dusk',
+      'None',
+      'Black and white',
+    ])
+      await page.getByText(look, { exact: true }).click();
+    await slider(page, 'How strong').focus();
+    await press(page, 'ArrowLeft', 20);
+    await expect.poll(() => recipe(page, 1)).toMatchObject({ look: 'ink', strength: 80 });
+    expect(await difference(page, 1)).toBeLessThan(6);
 
-  await page.getByRole('button', { name: 'Do the same to the other chosen ones (1)' }).click();
-  await expect.poll(() => recipe(page, 3)).toMatchObject({ look: 'ink', strength: 80, warmth: -7, clear: true });
-  expect((await recipe(page, 2)).look ?? null).toBeNull();
-  await page.getByRole('button', { name: 'Do the same to all other pictures (2)' }).click();
-  await expect.poll(() => recipe(page, 2)).toMatchObject({ look: 'ink', strength: 80 });
-  await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
-  await expect.poll(async () => (await recipe(page, 2)).look ?? null).toBeNull();
+    await page.getByRole('button', { name: 'Do the same to the other chosen ones (1)' }).click();
+    await expect.poll(() => recipe(page, 3)).toMatchObject({ look: 'ink', strength: 80, warmth: -7, clear: true });
+    expect((await recipe(page, 2)).look ?? null).toBeNull();
+    await page.getByRole('button', { name: 'Do the same to all other pictures (2)' }).click();
+    await expect.poll(() => recipe(page, 2)).toMatchObject({ look: 'ink', strength: 80 });
+    await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
+    await expect.poll(async () => (await recipe(page, 2)).look ?? null).toBeNull();
 
-  // From slide to slide, its words and all else where it is near.
-  await page.getByRole('button', { name: 'The next slide' }).click();
-  await expect(page.getByText('Slide 3 of 4', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'The slide before' }).click();
-  await group(page, 'Words').click();
-  await page.getByLabel('Script of slide 2').fill('It grows as one looks.');
-  await expect.poll(async () => (await slide(page, 1)).script).toBe('It grows as one looks.');
-  await group(page, 'Slide').click();
-  await page.getByLabel('Stays for (seconds)').fill('6');
-  await page.keyboard.press('Enter');
-  await expect.poll(async () => (await slide(page, 1)).stay).toBe(6);
-  await group(page, 'Frame').click();
-  await expect(mended(page)).toBeVisible();
-  await page.getByRole('radiogroup', { name: 'From how far' }).getByText('Script', { exact: true }).click();
-  await expect(rows(page)).toHaveCount(4);
-  await page.getByRole('radiogroup', { name: 'From how far' }).getByText('One slide').click();
-  await page.reload();
-  await expect(page.getByText('Slide 1 of 4', { exact: true })).toBeVisible();
-});
+    // From slide to slide, its words and all else where it is near.
+    await page.getByRole('button', { name: 'The next slide' }).click();
+    await expect(page.getByText('Slide 3 of 4', { exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'The slide before' }).click();
+    await group(page, 'Words').click();
+    await page.getByLabel('Script of slide 2').fill('It grows as one looks.');
+    await expect.poll(async () => (await slide(page, 1)).script).toBe('It grows as one looks.');
+    await group(page, 'Slide').click();
+    await page.getByLabel('Stays for (seconds)').fill('6');
+    await page.keyboard.press('Enter');
+    await expect.poll(async () => (await slide(page, 1)).stay).toBe(6);
+    await group(page, 'Frame').click();
+    await expect(mended(page)).toBeVisible();
+    await page.getByRole('radiogroup', { name: 'From how far' }).getByText('Script', { exact: true }).click();
+    await expect(rows(page)).toHaveCount(4);
+    await page.getByRole('radiogroup', { name: 'From how far' }).getByText('One slide').click();
+    await page.reload();
+    await expect(page.getByText('Slide 1 of 4', { exact: true })).toBeVisible();
+  },
+);
 
 test('the eye is led over the picture: opens on, closes on, watched in place', async ({ page }) => {
   await begin(page, 'wren', 'Look here');

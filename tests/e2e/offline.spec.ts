@@ -1,6 +1,7 @@
-import { saved, spokenFor } from './helpers';
-import { begin, view } from './own';
-import { expect, test, type Page } from './test';
+import { spokenFor } from './support/microphone';
+import { saved } from './support/sheet';
+import { begin, view } from './support/story';
+import { type Page, expect, test } from './support/test';
 
 const kept = (page: Page) =>
   page.evaluate(async () => {

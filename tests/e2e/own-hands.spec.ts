@@ -1,6 +1,7 @@
-import { rows, saved, spokenFor } from './helpers';
-import { begin, choose, panel, slide, view } from './own';
-import { expect, test } from './test';
+import { spokenFor } from './support/microphone';
+import { choose, panel, rows, saved } from './support/sheet';
+import { begin, slide, view } from './support/story';
+import { expect, test } from './support/test';
 
 /** The desk and the whole page by mouse, by keyboard and by thumb, each on a story of one's own. */
 test('the desk: a story is begun or not, deleted and brought back; the keys are shown', async ({ page }) => {
@@ -19,35 +20,39 @@ test('the desk: a story is begun or not, deleted and brought back; the keys are 
   await expect(page.getByLabel('Password')).toBeVisible();
 });
 
-test('preview and captions, and a film of one’s own in another size, stopped and made', async ({ page }) => {
-  test.setTimeout(150_000);
-  await begin(page, 'wren', 'Small film');
-  await page.getByRole('button', { name: 'Show the captions' }).click();
-  await page.getByRole('button', { name: 'Hide the captions' }).click();
-  await page.getByRole('button', { name: 'Full screen' }).click();
-  await page.getByRole('button', { name: 'Full screen' }).click();
-  await page.getByRole('link', { name: 'Film', exact: true }).click();
-  for (const label of [
-    '540',
-    '1080, for a big screen',
-    '720, the usual',
-    'WebM, free formats',
-    'MP4, plays everywhere',
-    'Small, for slow networks',
-  ])
-    await page.getByText(label, { exact: true }).click();
-  await page.getByRole('button', { name: 'Make the film' }).click();
-  await page.getByRole('button', { name: 'Stop making it' }).click();
-  await expect(page.getByRole('button', { name: 'Make the film' })).toBeVisible();
-  await page.getByText('Small, for slow networks', { exact: true }).click();
-  await page.getByText('WebM, free formats', { exact: true }).click();
-  await page.getByRole('button', { name: 'Make the film' }).click();
-  await expect(page.getByRole('link', { name: /Download the film/ })).toBeVisible({ timeout: 120_000 });
-  for (const name of [/^Download the film/, 'SubRip', 'Transcript']) {
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name }).click()]);
-    expect(download.suggestedFilename()).toMatch(/\.(webm|srt|txt)$/);
-  }
-});
+test(
+  'preview and captions, and a film of one’s own in another size, stopped and made',
+  { tag: '@deep' },
+  async ({ page }) => {
+    test.setTimeout(150_000);
+    await begin(page, 'wren', 'Small film');
+    await page.getByRole('button', { name: 'Show the captions' }).click();
+    await page.getByRole('button', { name: 'Hide the captions' }).click();
+    await page.getByRole('button', { name: 'Full screen' }).click();
+    await page.getByRole('button', { name: 'Full screen' }).click();
+    await page.getByRole('link', { name: 'Film', exact: true }).click();
+    for (const label of [
+      '540',
+      '1080, for a big screen',
+      '720, the usual',
+      'WebM, free formats',
+      'MP4, plays everywhere',
+      'Small, for slow networks',
+    ])
+      await page.getByText(label, { exact: true }).click();
+    await page.getByRole('button', { name: 'Make the film' }).click();
+    await page.getByRole('button', { name: 'Stop making it' }).click();
+    await expect(page.getByRole('button', { name: 'Make the film' })).toBeVisible();
+    await page.getByText('Small, for slow networks', { exact: true }).click();
+    await page.getByText('WebM, free formats', { exact: true }).click();
+    await page.getByRole('button', { name: 'Make the film' }).click();
+    await expect(page.getByRole('link', { name: /Download the film/ })).toBeVisible({ timeout: 120_000 });
+    for (const name of [/^Download the film/, 'SubRip', 'Transcript']) {
+      const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name }).click()]);
+      expect(download.suggestedFilename()).toMatch(/\.(webm|srt|txt)$/);
+    }
+  },
+);
 
 test('all by keyboard, on a new story', async ({ page }) => {
   await begin(page, 'wren', 'By keyboard');

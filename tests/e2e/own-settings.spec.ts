@@ -1,9 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { chooseFrom, rows, saved } from './helpers';
-import { at, begin, choose, close, draw, make, panel, pictureOf, proof, slide, view, whole } from './own';
+import { at, make } from './support/files';
+import { choose, chooseFrom, close, draw, panel, proof, rows, saved, whole } from './support/sheet';
+import { begin, pictureOf, slide, view } from './support/story';
+import { expect, test } from './support/test';
 import type { Slide } from '../../web/api/types';
-import { expect, test } from './test';
 
 /** What can be set of a slide and of a story, each on a story of one's own. */
 test('how long a new slide stays can be typed, and everything else stays where it is', async ({ page }) => {
@@ -32,7 +33,7 @@ test('how long a new slide stays can be typed, and everything else stays where i
   await saved(page);
 });
 
-test('the rows are the slides, in every shape', async ({ page }) => {
+test('the rows are the slides, in every shape', { tag: '@deep' }, async ({ page }) => {
   await begin(page, 'pim', 'Composed');
   for (const [shape, ratio] of [
     ['Upright 9:16', 9 / 16],
@@ -94,7 +95,7 @@ test('Proof says each thing once, and one act mends it for all', async ({ page }
   await expect(page.getByText('Nothing to mend. It is ready to become a film.')).toBeVisible();
 });
 
-test('several slides of one kind are mended at once, from the film page too', async ({ page }) => {
+test('several slides of one kind are mended at once, from the film page too', { tag: '@deep' }, async ({ page }) => {
   await begin(page, 'pim', 'Twice small');
   const small = [make('4 dot.jpg', '-i', 'rgbtestsrc=s=320x180', '-frames:v', '1')];
   await page.locator('input[type=file]').first().setInputFiles(small);
@@ -108,7 +109,7 @@ test('several slides of one kind are mended at once, from the film page too', as
   await expect(panel(page).getByRole('heading', { name: 'Slide 2' })).toBeVisible();
 });
 
-test('each setting of a slide is chosen and kept', async ({ page }) => {
+test('each setting of a slide is chosen and kept', { tag: '@deep' }, async ({ page }) => {
   await begin(page, 'pim', 'Settings');
   await choose(page, 1);
   const kept = async (path: (s: Slide) => unknown, wanted: unknown) =>
@@ -188,90 +189,94 @@ test('each setting of a slide is chosen and kept', async ({ page }) => {
   await expect(panel(page)).toBeHidden();
 });
 
-test('each setting of the story is chosen and kept, music with all that can be said of it', async ({ page }) => {
-  test.setTimeout(120_000);
-  await begin(page, 'pim', 'Whole settings');
-  await draw(page, 'The story');
-  await whole(page).getByText('Sweep', { exact: true }).click();
-  await expect.poll(async () => (await view(page)).story.style.transition.kind).toBe('sweep');
-  // The way they come is chosen by mouse, and by keys back; there is none where there are no credits.
-  await whole(page).getByText('Rolling upwards').click();
-  await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('roll');
-  await page.keyboard.press('ArrowLeft');
-  await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('pages');
-  await page.keyboard.press('ArrowRight');
-  await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('roll');
-  await whole(page).getByText('Page after page').click();
-  await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('pages');
-  await page.getByText('Credits at the end, made from the sources').click();
-  await expect.poll(async () => (await view(page)).story.credits).toBe(false);
-  await expect(whole(page).getByRole('radiogroup', { name: 'They come' })).toBeHidden();
-  await chooseFrom(page, 'Language', 'Deutsch');
-  await expect.poll(async () => (await view(page)).story.language).toBe('de');
-  const [music] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in music' }).click(),
-  ]);
-  await music.setFiles(make('drone.mp3', '-i', 'sine=110:d=20'));
-  const bed = page.getByRole('region', { name: 'Bed: drone.mp3' });
-  await expect(bed).toBeVisible({ timeout: 30_000 });
-  await close(page);
-  await draw(page, /^Proof:/);
-  await proof(page).getByRole('button', { name: 'I made the music myself' }).click();
-  await expect(proof(page).getByText(/music “drone.mp3” does not say/)).toBeHidden();
-  await close(page);
-  await draw(page, 'The story');
-  await chooseFrom(bed, 'Through', 2);
-  await chooseFrom(bed, 'From', 1);
-  await bed.getByRole('slider').focus();
-  await page.keyboard.press('ArrowLeft');
-  await bed.getByText('It gives way to the voice').click();
-  await bed.getByText('Fades, start and source').click();
-  for (const [label, text] of [
-    ['Fades in over (seconds)', '1.5'],
-    ['Fades out over (seconds)', '4'],
-    ['Begins at this second of the music', '2'],
-  ] as const) {
-    await bed.getByLabel(label).fill(text);
+test(
+  'each setting of the story is chosen and kept, music with all that can be said of it',
+  { tag: '@deep' },
+  async ({ page }) => {
+    test.setTimeout(120_000);
+    await begin(page, 'pim', 'Whole settings');
+    await draw(page, 'The story');
+    await whole(page).getByText('Sweep', { exact: true }).click();
+    await expect.poll(async () => (await view(page)).story.style.transition.kind).toBe('sweep');
+    // The way they come is chosen by mouse, and by keys back; there is none where there are no credits.
+    await whole(page).getByText('Rolling upwards').click();
+    await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('roll');
+    await page.keyboard.press('ArrowLeft');
+    await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('pages');
+    await page.keyboard.press('ArrowRight');
+    await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('roll');
+    await whole(page).getByText('Page after page').click();
+    await expect.poll(async () => (await view(page)).plan.scheme.credits).toBe('pages');
+    await page.getByText('Credits at the end, made from the sources').click();
+    await expect.poll(async () => (await view(page)).story.credits).toBe(false);
+    await expect(whole(page).getByRole('radiogroup', { name: 'They come' })).toBeHidden();
+    await chooseFrom(page, 'Language', 'Deutsch');
+    await expect.poll(async () => (await view(page)).story.language).toBe('de');
+    const [music] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Bring in music' }).click(),
+    ]);
+    await music.setFiles(make('drone.mp3', '-i', 'sine=110:d=20'));
+    const bed = page.getByRole('region', { name: 'Bed: drone.mp3' });
+    await expect(bed).toBeVisible({ timeout: 30_000 });
+    await close(page);
+    await draw(page, /^Proof:/);
+    await proof(page).getByRole('button', { name: 'I made the music myself' }).click();
+    await expect(proof(page).getByText(/music “drone.mp3” does not say/)).toBeHidden();
+    await close(page);
+    await draw(page, 'The story');
+    await chooseFrom(bed, 'Through', 2);
+    await chooseFrom(bed, 'From', 1);
+    await bed.getByRole('slider').focus();
+    await page.keyboard.press('ArrowLeft');
+    await bed.getByText('It gives way to the voice').click();
+    await bed.getByText('Fades, start and source').click();
+    for (const [label, text] of [
+      ['Fades in over (seconds)', '1.5'],
+      ['Fades out over (seconds)', '4'],
+      ['Begins at this second of the music', '2'],
+    ] as const) {
+      await bed.getByLabel(label).fill(text);
+      await page.keyboard.press('Tab');
+    }
+    await bed.getByText('It begins again when it is over').click();
+    await bed.getByRole('button', { name: 'I made it myself' }).click();
+    await bed.getByLabel('Title of the music').fill('Drone');
+    await bed.getByLabel('Who made it').fill('Pim and a fan');
+    await bed.getByLabel('Link to the music').fill('https://drone.example');
+    await bed.getByLabel('Its licence, such as CC BY 4.0').fill('CC BY 4.0');
     await page.keyboard.press('Tab');
-  }
-  await bed.getByText('It begins again when it is over').click();
-  await bed.getByRole('button', { name: 'I made it myself' }).click();
-  await bed.getByLabel('Title of the music').fill('Drone');
-  await bed.getByLabel('Who made it').fill('Pim and a fan');
-  await bed.getByLabel('Link to the music').fill('https://drone.example');
-  await bed.getByLabel('Its licence, such as CC BY 4.0').fill('CC BY 4.0');
-  await page.keyboard.press('Tab');
-  await saved(page);
-  const { story } = await view(page);
-  expect(story.beds[0]).toMatchObject({
-    from: story.slides[0].id,
-    to: story.slides[1].id,
-    under: 17,
-    ducks: false,
-    fadeIn: 1.5,
-    fadeOut: 4,
-    start: 2,
-    loops: false,
-  });
-  expect(
-    (Object.values(story.assets) as { kind: string; source: unknown }[]).find(({ kind }) => kind === 'music')?.source,
-  ).toEqual({
-    title: 'Drone',
-    author: 'Pim and a fan',
-    link: 'https://drone.example',
-    licence: 'CC BY 4.0',
-  });
-  await bed.getByRole('button', { name: 'Take it out' }).click();
-  await expect(bed).toBeHidden();
+    await saved(page);
+    const { story } = await view(page);
+    expect(story.beds[0]).toMatchObject({
+      from: story.slides[0].id,
+      to: story.slides[1].id,
+      under: 17,
+      ducks: false,
+      fadeIn: 1.5,
+      fadeOut: 4,
+      start: 2,
+      loops: false,
+    });
+    expect(
+      (Object.values(story.assets) as { kind: string; source: unknown }[]).find(({ kind }) => kind === 'music')?.source,
+    ).toEqual({
+      title: 'Drone',
+      author: 'Pim and a fan',
+      link: 'https://drone.example',
+      licence: 'CC BY 4.0',
+    });
+    await bed.getByRole('button', { name: 'Take it out' }).click();
+    await expect(bed).toBeHidden();
 
-  const lines = join(at, 'lines.vtt');
-  writeFileSync(lines, 'WEBVTT\n\n00:00.500 --> 00:02.000\nHello\n');
-  const [captions] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in captions' }).click(),
-  ]);
-  await captions.setFiles(lines);
-  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('Made from the scripts and timed to the voices.')).toBeVisible();
-});
+    const lines = join(at, 'lines.vtt');
+    writeFileSync(lines, 'WEBVTT\n\n00:00.500 --> 00:02.000\nHello\n');
+    const [captions] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Bring in captions' }).click(),
+    ]);
+    await captions.setFiles(lines);
+    await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText('Made from the scripts and timed to the voices.')).toBeVisible();
+  },
+);

@@ -1,6 +1,7 @@
-import { chooseFrom, rows, saved } from './helpers';
-import { begin, choose, make, panel, slide, view, voice } from './own';
-import { expect, test } from './test';
+import { make, voice } from './support/files';
+import { choose, chooseFrom, panel, rows, saved } from './support/sheet';
+import { begin, slide, view } from './support/story';
+import { expect, test } from './support/test';
 
 /** Voices, the Booth and pictures on their way, without a network too, each on a story of one's own. */
 test('a voice is brought in, its silence left out or kept, and the row’s own tools work', async ({ page }) => {
@@ -31,31 +32,35 @@ test('a voice is brought in, its silence left out or kept, and the row’s own t
   await expect(page.getByRole('button', { name: 'Record' })).toBeVisible();
 });
 
-test('the booth by mouse: listen, another slide, another microphone, a sound brought in, delete', async ({ page }) => {
-  await begin(page, 'pim', 'By mouse');
-  await page.getByRole('link', { name: 'Booth' }).click();
-  await page.getByRole('button', { name: 'Next slide' }).click();
-  await expect(page.getByText('slide 2 of 4')).toBeVisible();
-  await page.getByRole('button', { name: 'Slide before' }).click();
-  await expect(page.getByText('slide 1 of 4')).toBeVisible();
-  await page.getByRole('button', { name: 'Before you speak' }).click();
-  await expect(page.getByRole('dialog').getByText('Headphones are not needed', { exact: false })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Turn the microphone on' }).click();
-  await chooseFrom(page, 'Microphone', 1);
-  await expect(page.getByRole('meter')).toBeVisible();
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Bring in a sound' }).click(),
-  ]);
-  await chooser.setFiles(voice());
-  await expect(page.getByText(/^Spoken: /)).toBeVisible({ timeout: 30_000 });
-  await page.getByRole('button', { name: 'Listen' }).click();
-  await page.getByRole('button', { name: 'Delete' }).click();
-  await expect.poll(async () => (await slide(page, 0)).voice).toEqual([]);
-  await page.getByRole('link', { name: /Back to the script/ }).click();
-  await expect(rows(page)).toHaveCount(4);
-});
+test(
+  'the booth by mouse: listen, another slide, another microphone, a sound brought in, delete',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await begin(page, 'pim', 'By mouse');
+    await page.getByRole('link', { name: 'Booth' }).click();
+    await page.getByRole('button', { name: 'Next slide' }).click();
+    await expect(page.getByText('slide 2 of 4')).toBeVisible();
+    await page.getByRole('button', { name: 'Slide before' }).click();
+    await expect(page.getByText('slide 1 of 4')).toBeVisible();
+    await page.getByRole('button', { name: 'Before you speak' }).click();
+    await expect(page.getByRole('dialog').getByText('Headphones are not needed', { exact: false })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Turn the microphone on' }).click();
+    await chooseFrom(page, 'Microphone', 1);
+    await expect(page.getByRole('meter')).toBeVisible();
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Bring in a sound' }).click(),
+    ]);
+    await chooser.setFiles(voice());
+    await expect(page.getByText(/^Spoken: /)).toBeVisible({ timeout: 30_000 });
+    await page.getByRole('button', { name: 'Listen' }).click();
+    await page.getByRole('button', { name: 'Delete' }).click();
+    await expect.poll(async () => (await slide(page, 0)).voice).toEqual([]);
+    await page.getByRole('link', { name: /Back to the script/ }).click();
+    await expect(rows(page)).toHaveCount(4);
+  },
+);
 
 test('a microphone that does not start is a sentence, and the booth goes on', async ({ page }) => {
   const thrown: string[] = [];
@@ -91,30 +96,34 @@ test('an edit in the script is not overtaken by one in the booth, also without a
   expect([story.title, story.slides[1].script]).toEqual(['One queue, renamed', 'Said without a network.']);
 });
 
-test('pictures wait while the network is cut, and come in when it is back', async ({ page, context }) => {
-  await begin(page, 'pim', 'Cut off');
-  await context.setOffline(true);
-  await page
-    .locator('input[type=file]')
-    .first()
-    .setInputFiles([
-      make('5 late.jpg', '-i', 'testsrc=s=900x600', '-frames:v', '1'),
-      make('6 never.jpg', '-i', 'testsrc=s=901x600', '-frames:v', '1'),
-    ]);
-  await expect(page.getByText('There is no connection at the moment.').first()).toBeVisible();
-  await page
-    .getByRole('listitem')
-    .filter({ hasText: '6 never.jpg' })
-    .getByRole('button', { name: 'Leave it out' })
-    .click();
-  await context.setOffline(false);
-  await expect(rows(page)).toHaveCount(5, { timeout: 30_000 });
-  await page.waitForTimeout(1500);
-  await expect(rows(page)).toHaveCount(5);
-  await page.getByRole('button', { name: 'Close this list' }).click();
-});
+test(
+  'pictures wait while the network is cut, and come in when it is back',
+  { tag: '@deep' },
+  async ({ page, context }) => {
+    await begin(page, 'pim', 'Cut off');
+    await context.setOffline(true);
+    await page
+      .locator('input[type=file]')
+      .first()
+      .setInputFiles([
+        make('5 late.jpg', '-i', 'testsrc=s=900x600', '-frames:v', '1'),
+        make('6 never.jpg', '-i', 'testsrc=s=901x600', '-frames:v', '1'),
+      ]);
+    await expect(page.getByText('There is no connection at the moment.').first()).toBeVisible();
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: '6 never.jpg' })
+      .getByRole('button', { name: 'Leave it out' })
+      .click();
+    await context.setOffline(false);
+    await expect(rows(page)).toHaveCount(5, { timeout: 30_000 });
+    await page.waitForTimeout(1500);
+    await expect(rows(page)).toHaveCount(5);
+    await page.getByRole('button', { name: 'Close this list' }).click();
+  },
+);
 
-test('pictures that a reload cut off go on by themselves, each once', async ({ page }) => {
+test('pictures that a reload cut off go on by themselves, each once', { tag: '@deep' }, async ({ page }) => {
   await begin(page, 'pim', 'Cut off');
   // Nothing of them arrives before the page is loaded again.
   await page.route('**/parts/*', (route) => route.abort());

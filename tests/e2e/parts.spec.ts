@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
-import { chooseFrom, rows, saved } from './helpers';
-import { begin, choose, close, draw, panel, slide, view, whole } from './own';
-import { expect, test, type Page } from './test';
+import { choose, chooseFrom, close, draw, panel, rows, saved, whole } from './support/sheet';
+import { begin, slide, view } from './support/story';
+import { type Page, expect, test } from './support/test';
 import type { WordsLayer } from '../../web/api/types';
 
 /** Slides of words alone: a title with its maker's first name, parts, and who did what. */

@@ -1,8 +1,8 @@
-import { finds } from './axe';
-import { handsIn, newTask, openClass, RUN } from './classes';
-import { signIn } from './helpers';
-import { make } from './own';
-import { expect, test } from './test';
+import { finds } from './support/axe';
+import { RUN, handsIn, newTask, openClass } from './support/classroom';
+import { make } from './support/files';
+import { signIn } from './support/people';
+import { expect, test } from './support/test';
 
 const TASK = `A ferry ${RUN}`;
 

@@ -1,9 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Browser, Page } from '@playwright/test';
-import { RUN, desk, names, newTask, nobody, tells } from './classes';
-import { chooseFrom, signIn } from './helpers';
-import { make } from './own';
-import { expect, test } from './test';
+import { RUN, desk, names, newTask, nobody, tells } from './support/classroom';
+import { make } from './support/files';
+import { PASSWORD, signIn, signInName } from './support/people';
+import { chooseFrom } from './support/sheet';
+import { expect, test } from './support/test';
 
 // The second goes on where the first has come to.
 test.describe.configure({ mode: 'serial' });
@@ -159,8 +160,8 @@ test('an account that is there is come in with once; what a link leads to is cho
   const edda = await grownUp(browser);
   await edda.goto(coming({ user: `e-${RUN}`, role: 'teacher', name: 'Another name' }));
   await edda.getByRole('button', { name: 'I have been here before' }).press('Enter');
-  await edda.getByLabel('Name').fill('edda');
-  await edda.getByLabel('Password').fill('tide-mill');
+  await edda.getByLabel('Name').fill(signInName('edda'));
+  await edda.getByLabel('Password').fill(PASSWORD);
   await edda.keyboard.press('Enter');
   const goesOn = edda.getByRole('button', { name: 'Go on as Edda' });
   await expect(goesOn).toBeVisible();

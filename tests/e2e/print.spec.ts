@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
-import { saved } from './helpers';
-import { begin, draw, view, whole } from './own';
-import { expect, test } from './test';
+import { draw, saved, whole } from './support/sheet';
+import { begin, view } from './support/story';
+import { expect, test } from './support/test';
 
 test('the whole story is looked at on one page, and printed', async ({ page }) => {
   await begin(page, 'juno', 'On paper');

@@ -1,15 +1,19 @@
+import { PASSWORD, signInName } from './support/people';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Film } from '../../web/api/types';
-import { bringIn } from './helpers';
-import { expect, test, type APIRequestContext } from './test';
+import { bringIn } from './support/story';
+import { type APIRequestContext, expect, test } from './support/test';
 
 /** Every act twice at once: one truth, nothing that was acknowledged is lost, and no answer of 500. */
 const own = { 'X-Rhapsode': '1' };
 async function as(request: APIRequestContext, name: string) {
-  const answer = await request.post('/api/session/begin', { data: { name, password: 'tide-mill' }, headers: own });
+  const answer = await request.post('/api/session/begin', {
+    data: { name: signInName(name), password: PASSWORD },
+    headers: own,
+  });
   expect(answer.ok()).toBe(true);
 }
 const picture = (n: number) => {
@@ -52,18 +56,20 @@ test('the same picture sent five times at once comes in once', async ({ request 
   expect((await bring(request, story.id, one)).same).toBe(first?.id);
 });
 
-test('many pictures at once: they are made ready one after another, and the pages are answered meanwhile', async ({
-  request,
-}) => {
-  await as(request, 'oskar');
-  const story = await begun(request, 'Many at once');
-  const done = times(8, (i) => bring(request, story.id, picture(10 + i)));
-  // With the same cookie: no request waits for another's session.
-  const health = await times(5, async () => (await request.get('/api/desk')).status());
-  expect(health).toEqual([200, 200, 200, 200, 200]);
-  expect((await done).map(({ state, same }) => [state, same])).toEqual(Array(8).fill(['ready', null]));
-  expect(await slides(request, story.id)).toHaveLength(9);
-});
+test(
+  'many pictures at once: they are made ready one after another, and the pages are answered meanwhile',
+  { tag: '@deep' },
+  async ({ request }) => {
+    await as(request, 'oskar');
+    const story = await begun(request, 'Many at once');
+    const done = times(8, (i) => bring(request, story.id, picture(10 + i)));
+    // With the same cookie: no request waits for another's session.
+    const health = await times(5, async () => (await request.get('/api/desk')).status());
+    expect(health).toEqual([200, 200, 200, 200, 200]);
+    expect((await done).map(({ state, same }) => [state, same])).toEqual(Array(8).fill(['ready', null]));
+    expect(await slides(request, story.id)).toHaveLength(9);
+  },
+);
 
 test('pictures sent side by side stand in their order, whichever is ready first', async ({ request }) => {
   await as(request, 'oskar');
@@ -102,53 +108,57 @@ test('two parts of one number at once: the one that was acknowledged is the one 
   }
 });
 
-test('a film ordered three times at once is one film, and handed in twice at once one hand-in', async ({ request }) => {
-  test.setTimeout(200_000);
-  await as(request, 'oskar');
-  const desk = await (await request.get('/api/desk')).json();
-  const assignment = desk.assignments[0].id as string;
-  const story = await begun(request, 'Ordered at once', assignment);
-  await bring(request, story.id, picture(30));
-  const orders = await times(3, () =>
-    request.post(`/api/stories/${story.id}/films`, { data: { size: 'small' }, headers: own }),
-  );
-  const films = new Set(await Promise.all(orders.map(async (o) => ((await o.json()) as { id: string }).id)));
-  expect(orders.map((o) => o.status()).sort()).toEqual([200, 200, 202]);
-  expect(films.size).toBe(1);
-  const [film] = films;
-  const made = async () => {
-    const { state, problems } = (await (await request.get(`/api/films/${film}`)).json()) as Film;
-    return { state, problems };
-  };
-  // Made, and played through.
-  await expect.poll(made, { timeout: 180_000, intervals: [500] }).toEqual({ state: 'done', problems: [] });
+test(
+  'a film ordered three times at once is one film, and handed in twice at once one hand-in',
+  { tag: '@deep' },
+  async ({ request }) => {
+    test.setTimeout(200_000);
+    await as(request, 'oskar');
+    const desk = await (await request.get('/api/desk')).json();
+    const assignment = desk.assignments[0].id as string;
+    const story = await begun(request, 'Ordered at once', assignment);
+    await bring(request, story.id, picture(30));
+    const orders = await times(3, () =>
+      request.post(`/api/stories/${story.id}/films`, { data: { size: 'small' }, headers: own }),
+    );
+    const films = new Set(await Promise.all(orders.map(async (o) => ((await o.json()) as { id: string }).id)));
+    expect(orders.map((o) => o.status()).sort()).toEqual([200, 200, 202]);
+    expect(films.size).toBe(1);
+    const [film] = films;
+    const made = async () => {
+      const { state, problems } = (await (await request.get(`/api/films/${film}`)).json()) as Film;
+      return { state, problems };
+    };
+    // Made, and played through.
+    await expect.poll(made, { timeout: 180_000, intervals: [500] }).toEqual({ state: 'done', problems: [] });
 
-  const handIns = await times(3, () =>
-    request.post(`/api/assignments/${assignment}/handins`, { data: { film }, headers: own }),
-  );
-  expect(handIns.map((h) => h.status()).sort()).toEqual([201, 409, 409]);
-  const view = await (await request.get(`/api/stories/${story.id}`)).json();
-  expect(view.handIns.map((h: { number: number }) => h.number)).toEqual([1]);
+    const handIns = await times(3, () =>
+      request.post(`/api/assignments/${assignment}/handins`, { data: { film }, headers: own }),
+    );
+    expect(handIns.map((h) => h.status()).sort()).toEqual([201, 409, 409]);
+    const view = await (await request.get(`/api/stories/${story.id}`)).json();
+    expect(view.handIns.map((h: { number: number }) => h.number)).toEqual([1]);
 
-  // Two answers at once: one stands, whoever gave it.
-  const handIn = view.handIns[0].id as string;
-  await as(request, 'maren');
-  const answers = await Promise.all([
-    request.post(`/api/handins/${handIn}/answer`, { data: { state: 'accepted' }, headers: own }),
-    request.post(`/api/handins/${handIn}/answer`, { data: { state: 'returned', answer: 'Mend it.' }, headers: own }),
-    request.post(`/api/handins/${handIn}/remarks`, { data: { seconds: 1, text: 'Late?' }, headers: own }),
-  ]);
-  expect(
-    answers
-      .slice(0, 2)
-      .map((a) => a.status())
-      .sort(),
-  ).toEqual([200, 409]);
-  const stands = answers[0]?.ok() ? 'accepted' : 'returned';
-  expect((await (await request.get(`/api/handins/${handIn}`)).json()).state).toBe(stands);
-});
+    // Two answers at once: one stands, whoever gave it.
+    const handIn = view.handIns[0].id as string;
+    await as(request, 'maren');
+    const answers = await Promise.all([
+      request.post(`/api/handins/${handIn}/answer`, { data: { state: 'accepted' }, headers: own }),
+      request.post(`/api/handins/${handIn}/answer`, { data: { state: 'returned', answer: 'Mend it.' }, headers: own }),
+      request.post(`/api/handins/${handIn}/remarks`, { data: { seconds: 1, text: 'Late?' }, headers: own }),
+    ]);
+    expect(
+      answers
+        .slice(0, 2)
+        .map((a) => a.status())
+        .sort(),
+    ).toEqual([200, 409]);
+    const stands = answers[0]?.ok() ? 'accepted' : 'returned';
+    expect((await (await request.get(`/api/handins/${handIn}`)).json()).state).toBe(stands);
+  },
+);
 
-test('stopping a film while it ends leaves it stopped or made, never both', async ({ request }) => {
+test('stopping a film while it ends leaves it stopped or made, never both', { tag: '@deep' }, async ({ request }) => {
   test.setTimeout(240_000);
   await as(request, 'oskar');
   const outcomes = new Set<string>();

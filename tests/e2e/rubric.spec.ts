@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from './test';
-import { contents, handsIn, newTask, nobody, openClass, RUN } from './classes';
-import { signIn } from './helpers';
-import { finds } from './axe';
+import { finds } from './support/axe';
+import { RUN, handsIn, newTask, nobody, openClass } from './support/classroom';
+import { contents } from './support/files';
+import { signIn } from './support/people';
+import { expect, test } from './support/test';
 
 const TASK = `A bridge ${RUN}`;
 

@@ -1,7 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
-import { saved } from './helpers';
-import { begin, make, slide } from './own';
-import { expect, test, type Page } from './test';
+import { make } from './support/files';
+import { saved } from './support/sheet';
+import { begin, slide } from './support/story';
+import { type Page, expect, test } from './support/test';
 
 /** Three notes of a second and a half, six tenths of a second apart and then nearly two. */
 const notes = () =>
@@ -89,49 +90,53 @@ test('a sentence is heard and left out, a pause shortened, a part marked by hand
   await expect(end).toHaveCount(0);
 });
 
-test('by keys on a phone’s width, twice at once and without a connection: each is left out once', async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 844 });
-  const whole = await told(page, 'Said by keys');
-  await sentences(page).first().focus();
-  await page.keyboard.press('ArrowRight');
-  await expect(sentences(page).nth(1)).toHaveAttribute('aria-selected', 'true');
-  await page.context().setOffline(true);
-  await page.keyboard.press('x');
-  await page.keyboard.press('x');
-  // It is not gone yet, and can be asked for once more.
-  await sentences(page).nth(1).click();
-  await page.keyboard.press('x');
-  await sentences(page).nth(0).click();
-  await page.getByRole('button', { name: 'Leave it out' }).click();
-  await page.context().setOffline(false);
-  await expect.poll(() => seconds(page), { timeout: 30_000 }).toBeCloseTo(whole - 2 * 1.5 - 0.6 - 0.95, 0);
-  const { voice } = await slide(page, 1);
-  expect(voice).toHaveLength(1);
-  expect(voice[0]?.from ?? 0, 'only the last note is left').toBeGreaterThan(4.1 * 48_000);
-  await page.keyboard.press('Escape');
-  await expect(page.getByText('Press a sentence to hear it, or draw along the sound to mark a part.')).toBeVisible();
-  // It is the same after a reload, and nothing lies over the script.
-  await page.reload();
-  await expect(sentences(page)).toHaveCount(3);
-  await page.getByRole('radiogroup', { name: 'Size of the script' }).getByText('A++', { exact: true }).click();
-  const script = page.getByRole('region', { name: 'Script' });
-  expect(await script.evaluate((text) => text.scrollHeight > text.clientHeight), 'more than there is room for').toBe(
-    true,
-  );
-  const [box, said] = await Promise.all([
-    script.boundingBox(),
-    page.getByRole('region', { name: 'What you said' }).boundingBox(),
-  ]);
-  expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(said?.y ?? 0);
-});
+test(
+  'by keys on a phone’s width, twice at once and without a connection: each is left out once',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    const whole = await told(page, 'Said by keys');
+    await sentences(page).first().focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(sentences(page).nth(1)).toHaveAttribute('aria-selected', 'true');
+    await page.context().setOffline(true);
+    await page.keyboard.press('x');
+    await page.keyboard.press('x');
+    // It is not gone yet, and can be asked for once more.
+    await sentences(page).nth(1).click();
+    await page.keyboard.press('x');
+    await sentences(page).nth(0).click();
+    await page.getByRole('button', { name: 'Leave it out' }).click();
+    await page.context().setOffline(false);
+    await expect.poll(() => seconds(page), { timeout: 30_000 }).toBeCloseTo(whole - 2 * 1.5 - 0.6 - 0.95, 0);
+    const { voice } = await slide(page, 1);
+    expect(voice).toHaveLength(1);
+    expect(voice[0]?.from ?? 0, 'only the last note is left').toBeGreaterThan(4.1 * 48_000);
+    await page.keyboard.press('Escape');
+    await expect(page.getByText('Press a sentence to hear it, or draw along the sound to mark a part.')).toBeVisible();
+    // It is the same after a reload, and nothing lies over the script.
+    await page.reload();
+    await expect(sentences(page)).toHaveCount(3);
+    await page.getByRole('radiogroup', { name: 'Size of the script' }).getByText('A++', { exact: true }).click();
+    const script = page.getByRole('region', { name: 'Script' });
+    expect(await script.evaluate((text) => text.scrollHeight > text.clientHeight), 'more than there is room for').toBe(
+      true,
+    );
+    const [box, said] = await Promise.all([
+      script.boundingBox(),
+      page.getByRole('region', { name: 'What you said' }).boundingBox(),
+    ]);
+    expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(said?.y ?? 0);
+  },
+);
 
-test('where nothing is written, what was said is parted at its pauses', async ({ page }) => {
+test('where nothing is written, what was said is parted at its pauses', { tag: '@deep' }, async ({ page }) => {
   await begin(page, 'wren', 'Said freely');
   await spoken(page, notes());
   await expect(sentences(page)).toHaveText(['Part 1', 'Part 2', 'Part 3'], { timeout: 30_000 });
 });
 
-test('what was said twice is found, heard, and left out by a key', async ({ page }) => {
+test('what was said twice is found, heard, and left out by a key', { tag: '@deep' }, async ({ page }) => {
   await begin(page, 'wren', 'Said twice');
   await page
     .getByLabel('Script of slide 2')

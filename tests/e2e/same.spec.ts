@@ -1,13 +1,14 @@
-import { expect, test, type Page } from './test';
+import { type Planned, filmOf } from './support/madeFilm';
+import { signIn } from './support/people';
+import { bringIn } from './support/story';
+import { type Page, expect, test } from './support/test';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { bringIn, signIn } from './helpers';
-import { filmOf, type Planned } from './made';
 
 /** What you see is what you get: the preview against the film at twelve moments, by ffmpeg's SSIM. */
-test('the preview and the film are two performances of one plan', async ({ page }) => {
+test('the preview and the film are two performances of one plan', { tag: '@deep' }, async ({ page }) => {
   const { path: film, folder, plan } = await filmOf(page, 'Lantern Night');
 
   // Of each of four slides: in its join, as it comes to stand alone, and late in its move.
@@ -31,7 +32,7 @@ for (const [shape, width, height, style, drift] of [
   ['1:1', 270, 270, 'lantern', 'motes'],
   ['9:16', 216, 384, 'clay', 'mist'],
 ] as const) {
-  test(`the preview and the film are the same in ${shape}, in ${style}`, async ({ page }) => {
+  test(`the preview and the film are the same in ${shape}, in ${style}`, { tag: '@deep' }, async ({ page }) => {
     test.setTimeout(240_000);
     await signIn(page, 'pim');
     const own = { 'X-Rhapsode': '1' };

@@ -1,6 +1,7 @@
-import { RUN, add, desk, names, nobody, ownClass } from './classes';
-import { chooseFrom, signIn } from './helpers';
-import { expect, test } from './test';
+import { RUN, add, desk, names, nobody, ownClass } from './support/classroom';
+import { signIn, signInName } from './support/people';
+import { chooseFrom } from './support/sheet';
+import { expect, test } from './support/test';
 
 test('teachers come to a class by a link, with a new account or with the one they have', async ({ page, browser }) => {
   await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
@@ -22,14 +23,14 @@ test('teachers come to a class by a link, with a new account or with the one the
   await other.goto(helps);
   await expect(other.getByRole('heading', { level: 1 })).toHaveText('You are invited to Fen class, Orrinhythe School');
   await other.getByLabel('First name').fill('Pell');
-  await other.getByLabel('Sign-in name').fill('Maren');
+  await other.getByLabel('Sign-in name').fill(signInName('Maren'));
   await other.getByLabel('Password').fill('short');
   const make = other.getByRole('button', { name: 'Make my account' });
   await make.tap();
   await expect(other.getByRole('alert')).toContainText('10 characters');
   await other.getByLabel('Password').fill('a heron on the weir');
   await make.tap();
-  await expect(other.getByRole('alert')).toContainText('Somebody signs in as maren already.');
+  await expect(other.getByRole('alert')).toContainText(`Somebody signs in as ${signInName('maren')} already.`);
   await other.getByLabel('Sign-in name').fill(`pell-${RUN}`);
   await make.dblclick();
   await expect(desk(other, 'Pell')).toBeVisible();

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { filmOf } from './made';
-import { expect, test } from './test';
+import { filmOf } from './support/madeFilm';
+import { expect, test } from './support/test';
 
 /** Decibels of a stretch of a film, seconds. */
 function levelOf(path: string, from: number, to: number): number {
@@ -17,7 +17,7 @@ function levelOf(path: string, from: number, to: number): number {
 }
 
 /** What is heard is what you get: the preview's mix, tapped where it goes to the loudspeakers, against the film's. */
-test('the preview and the film sound alike', async ({ page }) => {
+test('the preview and the film sound alike', { tag: '@deep' }, async ({ page }) => {
   test.setTimeout(420_000);
   await page.addInitScript(() => {
     const heard: { frame: number; power: number }[] = [];

@@ -1,8 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
-import { saved } from './helpers';
-import { hears } from './mic';
-import { begin, make, slide, view } from './own';
-import { expect, test, type Page } from './test';
+import { make } from './support/files';
+import { hears } from './support/microphone';
+import { saved } from './support/sheet';
+import { begin, slide, view } from './support/story';
+import { type Page, expect, test } from './support/test';
 
 const said = (name: string, voice: string, text: string) =>
   make(name, '-i', `flite=v=${voice}:text='${text}',apad=pad_dur=0.6,adelay=500:all=1`);
@@ -23,88 +24,91 @@ async function bring(page: Page, file: string) {
 const spans = async (page: Page) => (await slide(page, 1)).voice.length;
 const take = (page: Page, name: string) => page.getByRole('listitem', { name, exact: true });
 
-test('two takes of one slide: heard, chosen, joined, named, put away and had back; captions say who speaks', async ({
-  page,
-  context,
-}) => {
-  await begin(page, 'wren', 'An interview with a tower');
-  await page
-    .getByLabel('Script of slide 2')
-    .fill('Why does the tower lean so far? Does it fall? It leans since it is tired. It never falls.');
-  await page.getByLabel('Script of slide 2').blur();
-  await saved(page);
-  await page.getByRole('link', { name: 'Booth' }).click();
-  await page.getByRole('button', { name: 'Next slide' }).click();
-  await page.getByRole('button', { name: 'Takes', exact: true }).click();
-  await expect(page.getByText('Nothing has been spoken for this slide yet.')).toBeVisible();
-  await page.keyboard.press('Escape');
-  await bring(page, tells());
-  await bring(page, asks());
+test(
+  'two takes of one slide: heard, chosen, joined, named, put away and had back; captions say who speaks',
+  { tag: '@deep' },
+  async ({ page, context }) => {
+    await begin(page, 'wren', 'An interview with a tower');
+    await page
+      .getByLabel('Script of slide 2')
+      .fill('Why does the tower lean so far? Does it fall? It leans since it is tired. It never falls.');
+    await page.getByLabel('Script of slide 2').blur();
+    await saved(page);
+    await page.getByRole('link', { name: 'Booth' }).click();
+    await page.getByRole('button', { name: 'Next slide' }).click();
+    await page.getByRole('button', { name: 'Takes', exact: true }).click();
+    await expect(page.getByText('Nothing has been spoken for this slide yet.')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await bring(page, tells());
+    await bring(page, asks());
 
-  await page.getByRole('button', { name: 'Takes', exact: true }).click();
-  await expect(take(page, 'Take 2')).toContainText('Heard in the film');
-  await expect(take(page, 'Take 1')).toContainText(/, \d(\.\d)? s long · Sounds good/);
-  expect((await new AxeBuilder({ page }).exclude('[data-live-announcer]').analyze()).violations).toEqual([]);
+    await page.getByRole('button', { name: 'Takes', exact: true }).click();
+    await expect(take(page, 'Take 2')).toContainText('Heard in the film');
+    await expect(take(page, 'Take 1')).toContainText(/, \d(\.\d)? s long · Sounds good/);
+    expect((await new AxeBuilder({ page }).exclude('[data-live-announcer]').analyze()).violations).toEqual([]);
 
-  // The one that the film does not have moves the picture too, and ends by itself.
-  const frame = () => page.locator('.picture .stage').getAttribute('data-frame');
-  const still = await frame();
-  await page.getByRole('button', { name: 'Hear “Take 1”' }).click();
-  await expect.poll(frame).not.toBe(still);
-  await page.getByRole('button', { name: 'Stop “Take 1”' }).click();
-  await page.getByRole('button', { name: 'Hear “Take 1”' }).click();
-  await expect(page.getByRole('button', { name: 'Stop “Take 1”' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Hear “Take 1”' })).toBeVisible({ timeout: 15_000 });
+    // The one that the film does not have moves the picture too, and ends by itself.
+    const frame = () => page.locator('.picture .stage').getAttribute('data-frame');
+    const still = await frame();
+    await page.getByRole('button', { name: 'Hear “Take 1”' }).click();
+    await expect.poll(frame).not.toBe(still);
+    await page.getByRole('button', { name: 'Stop “Take 1”' }).click();
+    await page.getByRole('button', { name: 'Hear “Take 1”' }).click();
+    await expect(page.getByRole('button', { name: 'Stop “Take 1”' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Hear “Take 1”' })).toBeVisible({ timeout: 15_000 });
 
-  // Pressed twice at once it is said once.
-  await page.getByRole('button', { name: 'Put “Take 1” after what is heard' }).dblclick();
-  await expect.poll(() => spans(page)).toBe(2);
-  for (const [name, speaker] of [
-    ['Take 2', 'Mara'],
-    ['Take 1', 'The tower'],
-  ] as const) {
-    await page.getByRole('button', { name: `Name “${name}”, or who speaks` }).click();
-    await take(page, name).getByLabel('Who speaks (captions begin with it)').fill(speaker);
+    // Pressed twice at once it is said once.
+    await page.getByRole('button', { name: 'Put “Take 1” after what is heard' }).dblclick();
+    await expect.poll(() => spans(page)).toBe(2);
+    for (const [name, speaker] of [
+      ['Take 2', 'Mara'],
+      ['Take 1', 'The tower'],
+    ] as const) {
+      await page.getByRole('button', { name: `Name “${name}”, or who speaks` }).click();
+      await take(page, name).getByLabel('Who speaks (captions begin with it)').fill(speaker);
+      await page.keyboard.press('Tab');
+      await expect
+        .poll(async () => JSON.stringify((await view(page)).story.assets))
+        .toContain(`"speaker":"${speaker}"`);
+    }
+    const captions = (await view(page)).plan.cues.map(({ text }: { text: string }) => text.replace('\n', ' '));
+    expect(captions.filter((text: string) => text.includes(':'))).toEqual([
+      expect.stringMatching(/^Mara: Why does the tower/),
+      expect.stringMatching(/^The tower: It leans/),
+    ]);
+    await take(page, 'Take 1').getByLabel('Name of the take').fill('tired');
     await page.keyboard.press('Tab');
-    await expect.poll(async () => JSON.stringify((await view(page)).story.assets)).toContain(`"speaker":"${speaker}"`);
-  }
-  const captions = (await view(page)).plan.cues.map(({ text }: { text: string }) => text.replace('\n', ' '));
-  expect(captions.filter((text: string) => text.includes(':'))).toEqual([
-    expect.stringMatching(/^Mara: Why does the tower/),
-    expect.stringMatching(/^The tower: It leans/),
-  ]);
-  await take(page, 'Take 1').getByLabel('Name of the take').fill('tired');
-  await page.keyboard.press('Tab');
-  await expect(take(page, 'tired')).toContainText('The tower');
+    await expect(take(page, 'tired')).toContainText('The tower');
 
-  // Chosen alone, the other is put away, and had back.
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await page.keyboard.press('Control+z');
-  await page.keyboard.press('Control+z');
-  await page.keyboard.press('Control+z');
-  await expect.poll(() => spans(page)).toBe(1);
-  await page.getByRole('button', { name: 'Takes', exact: true }).click();
-  await page.getByRole('button', { name: 'Speak with “Take 1”' }).press('Enter');
-  await expect(take(page, 'Take 1')).toContainText('Heard in the film');
-  await context.setOffline(true);
-  await page.getByRole('button', { name: 'Put “Take 2” away' }).click();
-  await context.setOffline(false);
-  await expect(take(page, 'Take 2')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Put away: 1' }).click();
-  await page.getByRole('button', { name: 'Have “Take 2” back' }).click();
-  await expect(page.getByRole('button', { name: 'Put “Take 2” away' })).toBeVisible();
-  await page.keyboard.press('Escape');
+    // Chosen alone, the other is put away, and had back.
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => spans(page)).toBe(1);
+    await page.getByRole('button', { name: 'Takes', exact: true }).click();
+    await page.getByRole('button', { name: 'Speak with “Take 1”' }).press('Enter');
+    await expect(take(page, 'Take 1')).toContainText('Heard in the film');
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Put “Take 2” away' }).click();
+    await context.setOffline(false);
+    await expect(take(page, 'Take 2')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Put away: 1' }).click();
+    await page.getByRole('button', { name: 'Have “Take 2” back' }).click();
+    await expect(page.getByRole('button', { name: 'Put “Take 2” away' })).toBeVisible();
+    await page.keyboard.press('Escape');
 
-  // For another slide it is listed too, below.
-  await page.getByRole('button', { name: 'Next slide' }).click();
-  await page.getByRole('button', { name: 'Takes', exact: true }).click();
-  await page.getByRole('button', { name: 'Spoken for other slides: 2' }).click();
-  await page.getByRole('button', { name: 'Speak with “Take 2”' }).click();
-  await expect.poll(async () => (await slide(page, 2)).voice.length).toBe(1);
-});
+    // For another slide it is listed too, below.
+    await page.getByRole('button', { name: 'Next slide' }).click();
+    await page.getByRole('button', { name: 'Takes', exact: true }).click();
+    await page.getByRole('button', { name: 'Spoken for other slides: 2' }).click();
+    await page.getByRole('button', { name: 'Speak with “Take 2”' }).click();
+    await expect.poll(async () => (await slide(page, 2)).voice.length).toBe(1);
+  },
+);
 
-test('a slide speaks with the sound of a clip', async ({ page }) => {
+test('a slide speaks with the sound of a clip', { tag: '@deep' }, async ({ page }) => {
   await begin(page, 'wren', 'Filmed with a phone');
   await page.getByRole('link', { name: 'Booth' }).click();
   await page.getByRole('button', { name: 'Next slide' }).click();
@@ -118,7 +122,7 @@ test('a slide speaks with the sound of a clip', async ({ page }) => {
   expect(story.assets[spoken.asset]).toMatchObject({ kind: 'voice', file: 'talk.mov' });
 });
 
-test('then the next one: slide after slide is recorded without a touch', async ({ page }) => {
+test('then the next one: slide after slide is recorded without a touch', { tag: '@deep' }, async ({ page }) => {
   await hears(page, make('one of many.wav', '-i', 'sine=250:d=2.5', '-af', 'volume=2,apad=pad_dur=4.5'), {
     again: true,
   });

@@ -1,7 +1,9 @@
-import { expect, test, type Page } from './test';
-import { joins, newTask, openClass, ownClass, RUN } from './classes';
-import { chooseFrom, saved, signIn } from './helpers';
-import { begin, draw, make, panel } from './own';
+import { RUN, joins, newTask, openClass, ownClass } from './support/classroom';
+import { make } from './support/files';
+import { signIn } from './support/people';
+import { chooseFrom, draw, panel, saved } from './support/sheet';
+import { begin } from './support/story';
+import { type Page, expect, test } from './support/test';
 
 const TITLE = `One street ${RUN}`;
 

@@ -1,9 +1,10 @@
 import type { Page } from '@playwright/test';
-import { finds } from './axe';
-import { contents, desk, joins, newTask, openClass, RUN } from './classes';
-import { rows, saved, signIn } from './helpers';
-import { make, voice } from './own';
-import { expect, test } from './test';
+import { finds } from './support/axe';
+import { RUN, desk, joins, newTask, openClass } from './support/classroom';
+import { contents, make, voice } from './support/files';
+import { signIn } from './support/people';
+import { rows, saved } from './support/sheet';
+import { expect, test } from './support/test';
 
 const TASK = `The lock keeper ${RUN}`;
 const drawer = (page: Page) => page.getByRole('dialog');

@@ -1,11 +1,11 @@
-import { random } from './random';
+import { NAMING, note } from './support/controls';
+import { signIn } from './support/people';
+import { random } from './support/random';
 import { expect, test, type Browser, type ElementHandle, type Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { NAMING, note } from './controls';
-import { signIn } from './helpers';
 
 /**
  * Walks through every place at random and does what nobody planned: types odd things, chooses several, drags, presses
@@ -312,7 +312,7 @@ const walks: {
   { seed: 5, name: 'edda', size: { width: 800, height: 1100 }, fresh: false, sample: null, share: 0.4 },
 ];
 for (const { seed, name, size, fresh, sample, share = 1 } of walks) {
-  test(`a walk at random, seed ${seed}: ${name} at ${size.width}`, async ({ browser }) => {
+  test(`a walk at random, seed ${seed}: ${name} at ${size.width}`, { tag: '@deep' }, async ({ browser }) => {
     test.setTimeout(900_000);
     const { page, touch } = await begin(browser, name, size);
     const all = files();

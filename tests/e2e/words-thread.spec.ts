@@ -1,7 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
-import { press, pull } from './near';
-import { begin, choose, slide } from './own';
-import { expect, test, type Page } from './test';
+import { press, pull } from './support/oneSlide';
+import { choose } from './support/sheet';
+import { begin, slide } from './support/story';
+import { type Page, expect, test } from './support/test';
 import type { WordsLayer } from '../../web/api/types';
 
 /** When words come and go, on the slide's own thread: by mouse, by keys, by a finger. */
@@ -21,32 +22,36 @@ async function written(page: Page, who: string) {
   await expect(knot(page, 'They come')).toBeVisible();
 }
 
-test('words come and go where their knots lie, tied to nothing they come from the start and stay', async ({ page }) => {
-  await written(page, 'tilda');
-  expect(await words(page)).toMatchObject({ comes: null, goes: null });
-  await pull(page, 'They come', 160, 0, 'slider');
-  await expect.poll(async () => (await words(page))?.comes ?? 0).toBeGreaterThan(0.5);
-  // By keys a tenth of a second, with Shift a second.
-  const before = Number((await words(page))?.comes);
-  await knot(page, 'They come').focus();
-  await press(page, 'ArrowRight', 3);
-  await expect.poll(async () => Number((await words(page))?.comes)).toBeCloseTo(before + 0.3, 1);
-  await knot(page, 'They go').focus();
-  await page.keyboard.press('Shift+ArrowLeft');
-  await expect.poll(async () => Number((await words(page))?.goes)).toBeGreaterThan(before + 0.7);
-  // They never go before they have come.
-  await press(page, 'Shift+ArrowLeft', 6);
-  await expect(knot(page, 'They go')).toHaveAttribute('aria-valuetext', /at \d/);
-  await expect
-    .poll(async () => Number((await words(page))?.goes) - Number((await words(page))?.comes))
-    .toBeGreaterThanOrEqual(0.5);
-  expect((await new AxeBuilder({ page }).exclude('[data-live-announcer]').analyze()).violations).toEqual([]);
-  await knot(page, 'They come').focus();
-  await page.keyboard.press('Delete');
-  await expect.poll(async () => (await words(page))?.comes).toBeNull();
-  await page.keyboard.press('Control+z');
-  await expect.poll(async () => (await words(page))?.comes).not.toBeNull();
-});
+test(
+  'words come and go where their knots lie, tied to nothing they come from the start and stay',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await written(page, 'tilda');
+    expect(await words(page)).toMatchObject({ comes: null, goes: null });
+    await pull(page, 'They come', 160, 0, 'slider');
+    await expect.poll(async () => (await words(page))?.comes ?? 0).toBeGreaterThan(0.5);
+    // By keys a tenth of a second, with Shift a second.
+    const before = Number((await words(page))?.comes);
+    await knot(page, 'They come').focus();
+    await press(page, 'ArrowRight', 3);
+    await expect.poll(async () => Number((await words(page))?.comes)).toBeCloseTo(before + 0.3, 1);
+    await knot(page, 'They go').focus();
+    await page.keyboard.press('Shift+ArrowLeft');
+    await expect.poll(async () => Number((await words(page))?.goes)).toBeGreaterThan(before + 0.7);
+    // They never go before they have come.
+    await press(page, 'Shift+ArrowLeft', 6);
+    await expect(knot(page, 'They go')).toHaveAttribute('aria-valuetext', /at \d/);
+    await expect
+      .poll(async () => Number((await words(page))?.goes) - Number((await words(page))?.comes))
+      .toBeGreaterThanOrEqual(0.5);
+    expect((await new AxeBuilder({ page }).exclude('[data-live-announcer]').analyze()).violations).toEqual([]);
+    await knot(page, 'They come').focus();
+    await page.keyboard.press('Delete');
+    await expect.poll(async () => (await words(page))?.comes).toBeNull();
+    await page.keyboard.press('Control+z');
+    await expect.poll(async () => (await words(page))?.comes).not.toBeNull();
+  },
+);
 
 test('at 390 px, where there is no connection, it is kept and sent', async ({ page, context }) => {
   await page.setViewportSize({ width: 390, height: 844 });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\Studio;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Captions\Alignment;
 use Rhapsode\Core\Sound\Trim;
@@ -17,6 +18,7 @@ use Rhapsode\Studio\Tool\Tool;
  * Speech is synthesized sentence by sentence (Debian's flite), so that it is known when each begins, with pauses between
  * them of many lengths, in several voices and speeds. When the alignment says each sentence begins is held against that.
  */
+#[Group('deep')]
 final class AlignmentTest extends TestCase
 {
     private const SENTENCES = [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\Studio;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Geometry\Frame;
 use Rhapsode\Core\Geometry\Shape;
@@ -95,6 +96,7 @@ final class ArrangementFilmTest extends TestCase
         self::assertColour(StyleName::Tin->scheme()->ground, self::at($pixels, new Frame(0, 0, 1, 1), 0.004, 0.5), 'at the edge');
     }
 
+    #[Group('deep')]
     public function testOneAfterAnotherEachFadesInFromTheGround(): void
     {
         $this->make([['id' => 'a', 'layout' => 'beside', 'stay' => 4, 'sequence' => 'evenly', 'layers' => [
@@ -116,6 +118,7 @@ final class ArrangementFilmTest extends TestCase
     }
 
     /** A line that moves with its picture is no stream of its own: what comes in meanwhile moves too. */
+    #[Group('deep')]
     public function testWhatComesInMovesWhileALabelsLineGoes(): void
     {
         $moves = ['framing' => ['motion' => 'set', 'opensOn' => ['x' => 0, 'y' => 0, 'width' => 1, 'height' => 1], 'closesOn' => ['x' => 0.5, 'y' => 0.5, 'width' => 0.5, 'height' => 0.5]]];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\Studio;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Asset\Lowered;
 use Rhapsode\Core\Edit\SetLowered;
@@ -24,6 +25,7 @@ use Rhapsode\Studio\Words\FontWidths;
  * in the noise of a room. A breath is noise between 300 and 3000 Hz which swells and falls, 20 to 35 dB under the voice for a quarter to
  * half a second, as they are described by Ruinskiy and Lavner, 2007; from memory.)
  */
+#[Group('deep')]
 final class BreathsTest extends TestCase
 {
     private const VOICES = ['kal16', 'rms', 'slt', 'awb'];

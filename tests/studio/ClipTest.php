@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Asset\Clip;
 use Rhapsode\Core\Asset\Picture;
@@ -80,6 +81,7 @@ final class ClipTest extends TestCase
 
     /** @param list<string> $coder */
     #[DataProvider('kinds')]
+    #[Group('deep')]
     public function testEveryKindIsReadAndEachFrameStaysWhereItWas(string $file, array $coder): void
     {
         Clips::counted($this->scratch->path($file), 2.0, $coder);
@@ -109,6 +111,7 @@ final class ClipTest extends TestCase
     }
 
     #[DataProvider('rates')]
+    #[Group('deep')]
     public function testWhateverItsRateAFrameIsSeenAtItsTime(float $rate): void
     {
         Clips::counted($this->scratch->path('a.mp4'), 2.0, ['-c:v', 'libx264', '-preset', 'ultrafast', '-an'], (string) $rate);
@@ -147,6 +150,7 @@ final class ClipTest extends TestCase
      * paper, and a mid grey stays one.
      */
     #[DataProvider('transfers')]
+    #[Group('deep')]
     public function testHighDynamicRangeIsBroughtToAScreensWhite(string $transfer): void
     {
         $to = "zscale=pin=709:tin=709:min=709:rin=tv:p=2020:t={$transfer}:m=2020_ncl:r=tv:npl=203,format=yuv420p10le";
@@ -297,6 +301,7 @@ final class ClipTest extends TestCase
     }
 
     /** Light and colours of a clip are those of a picture: at most 2 levels of 255 away at the 99th percentile, coding apart. */
+    #[Group('deep')]
     public function testARecipeDoesToAClipWhatItDoesToAPicture(): void
     {
         $tone = new Tone(light: 30, contrast: 20, warmth: -25, colour: 30, look: Look::Album);
@@ -329,6 +334,7 @@ final class ClipTest extends TestCase
     }
 
     /** Turned, cropped and shown whole, it lies exactly where the picture that stands for it would lie. */
+    #[Group('deep')]
     public function testItLiesWhereItsPictureLies(): void
     {
         $renditions = new FolderRenditions($this->scratch->path('renditions'));

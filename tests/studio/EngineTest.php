@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Geometry\Shape;
 use Rhapsode\Studio\Tool\Scratch;
@@ -69,6 +70,7 @@ final class EngineTest extends TestCase
     }
 
     #[DataProvider('shapes')]
+    #[Group('deep')]
     public function testEveryShapeAndSizeIsMadeWithAllItsWords(string $shape, string $size, int $width, int $height): void
     {
         $film = self::$scratch->path('shape.mp4');
@@ -177,6 +179,7 @@ final class EngineTest extends TestCase
 
     /** Black gives way to white: every pixel of the transition is as light as PlannedTransition tells. */
     #[DataProvider('transitions')]
+    #[Group('deep')]
     public function testTransitionsAreWhatThePlanTells(string $kind): void
     {
         $folder = self::$scratch->path('transition-' . $kind);
@@ -208,6 +211,7 @@ final class EngineTest extends TestCase
     }
 
     /** A white tick over black comes after a second and goes after three: it is as light as the plan's envelope tells, alone and in a transition. */
+    #[Group('deep')]
     public function testALayerComesAndGoesAsThePlanTells(): void
     {
         mkdir($folder = self::$scratch->path('comes-and-goes'));
@@ -268,6 +272,7 @@ final class EngineTest extends TestCase
     }
 
     /** Preparing 40 megapixels and making a frame of them stays within the memory that one process may have. */
+    #[Group('deep')]
     public function testLargePicturesNeedLittleMemory(): void
     {
         $path = self::$scratch->path('large.jpg');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Core\Words\Contrast;
@@ -22,6 +23,7 @@ use Rhapsode\Studio\Words\TextDrawing;
  * In the made film's own pixels, at many moments: what lies about the letters of words is at 4.5:1 from them or more (WCAG 2.2, 1.4.3),
  * while the picture under them moves, and while it snows between the two.
  */
+#[Group('deep')]
 final class LegibleFilmTest extends TestCase
 {
     private const WIDTH = 1280;

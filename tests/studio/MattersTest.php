@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\Studio;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Framing\Framer;
 use Rhapsode\Core\Geometry\Shape;
@@ -43,6 +44,7 @@ final class MattersTest extends TestCase
         return $scratch->path('thumb.jpg');
     }
 
+    #[Group('deep')]
     public function testTheSubjectIsKeptInNarrowShapes(): void
     {
         $scratch = new Scratch();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Layer\Pointing\PlannedPointing;
 use Rhapsode\Core\Plan\Scene;
@@ -82,6 +83,7 @@ final class PointingTest extends TestCase
 
     /** @param array<string, mixed> $framing */
     #[DataProvider('framings')]
+    #[Group('deep')]
     public function testARingGoesWhereItWasMoved(array $framing): void
     {
         $scene = $this->make($framing, [['form' => 'ring', 'over' => 'p', 'points' => [[3000, 0.35, 0.4], [6000, 0.6, 0.7], [11_000, 0.5, 0.3]]]]);
@@ -97,6 +99,7 @@ final class PointingTest extends TestCase
         }
     }
 
+    #[Group('deep')]
     public function testItFadesAlikeWhereverASegmentBegins(): void
     {
         // It comes over the very border of two segments, and goes over that of the next.

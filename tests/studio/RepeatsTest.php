@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\Studio;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Sound\Cepstra;
 use Rhapsode\Core\Sound\Fourier;
@@ -38,6 +39,7 @@ final class RepeatsTest extends TestCase
         ],
     ];
 
+    #[Group('deep')]
     public function testRepeatsAreFoundAndInnocentSentencesAreNotOffered(): void
     {
         $found = $planted = $offered = $innocent = 0;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rhapsode\Tests\Studio;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Studio\Tool\Scratch;
 use Rhapsode\Studio\Tool\Tool;
@@ -19,6 +20,7 @@ final class SplitTest extends TestCase
         'Two sacks an hour, day and night, as long as the water lasts. Then he sleeps.',
     ];
 
+    #[Group('deep')]
     public function testItIsCutWhereOneSlidesScriptEnds(): void
     {
         $scratch = new Scratch();

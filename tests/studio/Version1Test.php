@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rhapsode\Tests\Studio;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Rhapsode\Core\Plan\Planner;
 use Rhapsode\Studio\Folder\FolderRenditions;
@@ -19,6 +20,7 @@ use Rhapsode\Studio\Words\FontWidths;
  * Stories written in version 1 of the document give the film that they gave then. tests/fixtures/version-1 holds five of them, each
  * with the film that version 1 made of it: its SHA-256, its pictures at a height of 180, and how loud it is in every tenth of a second.
  */
+#[Group('deep')]
 final class Version1Test extends TestCase
 {
     private const FIXTURES = __DIR__ . '/../fixtures/version-1';

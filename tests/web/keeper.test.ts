@@ -1,6 +1,7 @@
 import { describe, expect, it, vi } from 'vitest';
 import { sentence } from '../../web/api/client';
-import { addPart, beginTake, endTake, unsent, type Kept } from '../../web/assets/keeper';
+import { addPart, beginTake, endTake, keepFile, unsent, type Kept } from '../../web/assets/keeper';
+import { askAgain, soundFile, takeAway } from '../../web/assets/keptHere';
 import { Sender } from '../../web/assets/Sender';
 import { say, type Code } from '../../web/messages/say';
 import { assetServer, json } from './server';
@@ -111,10 +112,75 @@ describe('what comes in', () => {
     expect(await unsent('eve')).toEqual([]);
   });
 
-  it('that the server will never have is not offered for ever', async () => {
-    assetServer({ ends: () => ({ state: 'refused', problem: { code: 'sound.unknown-kind' } }) });
-    await expect(new Sender(await kept('fay', ['text'])).settle()).rejects.toThrow('sound.unknown-kind');
+  /** Every answer there is, at each of the four questions of a recording's way in. */
+  const NO = [400, 401, 403, 404, 409, 410, 413, 415, 418, 422, 451];
+  const WAYS = [
+    ['begun', (path: string) => path === 'POST /api/stories/story/assets'],
+    ['sent', (path: string) => path.startsWith('PUT')],
+    ['finished', (path: string) => path.endsWith('/finish')],
+    ['made ready', (path: string) => path.startsWith('GET')],
+  ] as const;
+  it.each(NO.flatMap((status) => WAYS.map(([step, isIt]) => [status, step, isIt] as const)))(
+    'that was spoken stays when %i is answered as it is %s',
+    async (status, step, isIt) => {
+      const fails = { yes: true };
+      const { parts } = assetServer({
+        failing: (path) => (fails.yes && isIt(path) ? json({ code: 'problem.not-found' }, status) : null),
+      });
+      const person = `who ${status} ${step}`;
+      const take = await kept(person, ['one', 'two']);
+      const sender = new Sender(take);
+      const settled = sender.settle().then(
+        () => 'ready',
+        () => 'refused',
+      );
+      // What a server has forgotten is begun anew, again and again, until it is had.
+      const first = await Promise.race([settled, new Promise((wake) => setTimeout(() => wake('tried on'), 1500))]);
+      expect(first).not.toBe('ready');
+      if (first === 'tried on') sender.stop();
+      const [found] = await unsent(person);
+      expect(found?.id).toBe(take.id);
+      if (first === 'refused' && status !== 401) expect(found?.refused?.code).toBe('problem.not-found');
+      expect(await (await soundFile(take)).text()).toBe('onetwo');
+      fails.yes = false;
+      if (found) await new Sender(await askAgain(found)).settle();
+      expect(parts()).toContainEqual(['one', 'two']);
+      expect(await unsent(person)).toEqual([]);
+    },
+    10_000,
+  );
+
+  it('that was spoken stays when it cannot be made ready, and goes to another slide whole', async () => {
+    const ends = vi.fn(() => ({ state: 'refused' as const, problem: { code: 'sound.unknown-kind' } }));
+    assetServer({ ends });
+    const take = await kept('fay', ['text']);
+    take.steps = [{ slide: 's2', at: 9 }];
+    await expect(new Sender(take).settle()).rejects.toThrow('sound.unknown-kind');
+    const [found] = await unsent('fay');
+    if (!found) throw new Error('it is there');
+    expect(found.refused?.code).toBe('sound.unknown-kind');
+    const asked = assetServer().all;
+    await new Sender(await askAgain(found, { story: 'story', slide: 's3' })).settle();
+    expect(asked.find(({ path }) => path.endsWith('/assets'))?.body).toMatchObject({ slide: 's3' });
+    expect(asked.find(({ path }) => path.endsWith('/finish'))?.body).not.toHaveProperty('steps');
     expect(await unsent('fay')).toEqual([]);
+  });
+
+  it('that was spoken goes when its maker deletes it, and comes back when they think better of it', async () => {
+    const take = await kept('gil', ['one', 'two']);
+    const back = await takeAway(take);
+    expect(await unsent('gil')).toEqual([]);
+    await back();
+    const [found] = await unsent('gil');
+    expect(found && (await (await soundFile(found)).text())).toBe('onetwo');
+  });
+
+  it('as a file that the server will never have is not offered for ever', async () => {
+    assetServer({ ends: () => ({ state: 'refused', problem: { code: 'sound.unknown-kind' } }) });
+    const file = chosen('hew', new File(['text'], 'text.wav'));
+    await keepFile(file);
+    await expect(new Sender(file).settle()).rejects.toThrow('sound.unknown-kind');
+    expect(await unsent('hew')).toEqual([]);
   });
 
   it.each([

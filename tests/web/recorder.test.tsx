@@ -6,6 +6,8 @@ import { assetServer, json, serve } from './server';
 
 /** The Booth's recorder, on a microphone that is stood in for. */
 let fails: 'nothing' | 'making' | 'starting';
+/** A second is over: its part is handed over while it goes on. */
+let slice: () => void;
 class Recorder {
   static isTypeSupported = () => true;
   state = 'inactive';
@@ -17,6 +19,7 @@ class Recorder {
   start = () => {
     if (fails === 'starting') throw new DOMException('no', 'InvalidStateError');
     this.state = 'recording';
+    slice = () => this.ondataavailable?.({ data: new Blob(['a second']) });
   };
   stop = () => {
     this.state = 'inactive';
@@ -58,6 +61,26 @@ const hook = (person: string) => {
 };
 
 describe('the recorder', () => {
+  it('records all the same where the browser can keep nothing, and says so while one speaks', async () => {
+    const { all: asked } = assetServer();
+    const open = vi.spyOn(indexedDB, 'open').mockImplementation(() => {
+      throw new DOMException('private', 'SecurityError');
+    });
+    const put = vi.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    const { result, onDone } = hook('ken');
+    await act(() => result.current.start('s1', null));
+    act(() => slice());
+    await waitFor(() => expect(result.current.trouble).toContain('held by this page alone'));
+    expect(result.current.state).toBe('recording');
+    act(() => result.current.stop());
+    await waitFor(() => expect(onDone).toHaveBeenCalledOnce());
+    expect(asked.filter((a) => a.method === 'PUT').map((a) => a.path.at(-1))).toEqual(['0', '1']);
+    open.mockRestore();
+    put.mockRestore();
+  });
+
   it('records and hands the recording in', async () => {
     const { all: asked } = assetServer();
     const { result, onDone } = hook('hal');

@@ -1,3 +1,4 @@
+import { configure } from '@testing-library/react';
 import 'fake-indexeddb/auto';
 import { cleanup } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
@@ -10,3 +11,6 @@ afterEach(() => {
   vi.unstubAllGlobals();
   vi.useRealTimers();
 });
+
+// However busy the machine is.
+configure({ asyncUtilTimeout: 20_000 });

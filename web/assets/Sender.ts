@@ -1,14 +1,13 @@
 import { answer, api, isItsOwn, pause, Refusal, Unreachable } from '../api/client';
 import type { AssetState } from '../api/types';
-import { bytesOf, countOf, drop, numbersOf, put, underWay, type Kept } from './keeper';
+import { bytesOf, changes, countOf, drop, isSpoken, numbersOf, put, underWay, type Kept } from './keeper';
 import { putPart } from './putPart';
 import { ready, type Waiting } from './waiting';
 
-/** It has been read, and no later try would change that. */
-const FOR_GOOD = [400, 409, 413, 415, 422];
-/** Whoever is not signed in may sign in again, and a story that was deleted may come back: what was spoken for it waits. */
-const isForGood = (error: unknown, { whole }: Kept): boolean =>
-  error instanceof Refusal && (FOR_GOOD.includes(error.status) || (error.status === 404 && whole !== undefined));
+/** It has been read, and no later try would change that: what was chosen as a file is chosen again. */
+const FOR_GOOD = [400, 404, 409, 413, 415, 422];
+/** Nobody has read it yet: whoever is not signed in may sign in again. */
+const NOT_SIGNED_IN = 401;
 
 /** Sends one thing in, whatever it is: part by part, again what was lost, on where it left off. All is kept until it is ready. */
 export class Sender {
@@ -32,6 +31,7 @@ export class Sender {
   stop(): void {
     this.stopped = true;
     underWay.delete(this.kept.id);
+    changes.dispatchEvent(new Event('change'));
   }
 
   /** Its sender no longer wants it. */
@@ -93,17 +93,28 @@ export class Sender {
     /** Hears what share of it is made ready, where that takes long. */
     made: (share: number) => void = () => undefined,
   ): Promise<AssetState> {
-    const state = await ready(this.kept.story, this.kept.server ?? '', waiting, made);
+    const state = await ready(this.kept.story, this.kept.server ?? '', waiting, made).catch((error) =>
+      this.refused(error),
+    );
     if (state.state === 'refused') await this.refused(new Refusal(422, state.problem ?? { code: 'file.not-prepared' }));
     await drop(this.kept).catch(() => undefined);
     this.stop();
     return state;
   }
 
-  /** What the server will never have is not offered for ever. */
+  /**
+   * What the server will never have is not offered for ever. What was spoken stays all the same, with why it was not had: it is nowhere
+   * else, and its maker may hear it, save it, put it elsewhere.
+   */
   private async refused(error: unknown): Promise<never> {
+    const { kept } = this;
+    if (error instanceof Refusal && !this.stopped) {
+      if (isSpoken(kept)) {
+        if (error.status !== NOT_SIGNED_IN) kept.refused = error.said;
+        await put(kept).catch(() => undefined);
+      } else if (FOR_GOOD.includes(error.status)) await drop(kept).catch(() => undefined);
+    }
     this.stop();
-    if (isForGood(error, this.kept)) await drop(this.kept).catch(() => undefined);
     throw error;
   }
 

@@ -1,11 +1,12 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { AssetState, Stroke } from '../api/types';
+import type { Message } from '../messages/say';
 import type { Stretch } from '../story/spans';
 
 /**
  * Keeps what is on its way in safe: a recording part by part from the moment it is spoken, a file as it was chosen. It lies in
  * the browser (IndexedDB) until the server has said that it holds the whole. What a closed tab, a reload or a lost network left
- * unsent is sent at the next visit.
+ * unsent is sent at the next visit. What was spoken goes in two cases only: the server has it ready, or its maker deletes it.
  */
 export interface Kept {
   id: string;
@@ -36,7 +37,12 @@ export interface Kept {
   parts?: number;
   /** The whole, of what was chosen as a file: its parts are cut from it as they are sent. */
   whole?: File;
+  /** Why the server would not have it. Its maker decides what becomes of it then. */
+  refused?: Message;
 }
+
+/** Spoken here, and nowhere else to be had: not a file that somebody chose. */
+export const isSpoken = ({ kind, whole }: Kept): boolean => kind === 'voice' && whole === undefined;
 
 interface Keep extends DBSchema {
   takes: { key: string; value: Kept };
@@ -54,14 +60,30 @@ const keep = () =>
       db.createObjectStore('takes', { keyPath: 'id' });
       db.createObjectStore('parts', { keyPath: ['take', 'number'] });
     },
+  }).catch((error: unknown) => {
+    opened = null;
+    throw error;
   }));
+/** What the browser holds, or what it comes to where it can hold nothing. */
+async function stored<T>(ask: (db: IDBPDatabase<Keep>) => Promise<T>, otherwise: T): Promise<T> {
+  try {
+    return await ask(await keep());
+  } catch {
+    return otherwise;
+  }
+}
 const partsOf = (id: string) => IDBKeyRange.bound([id, 0], [id, Infinity]);
 
 /** What is being sent from this page just now. */
 export const underWay = new Set<string>();
 
+/** Tells whoever listens that something is kept, or no longer. */
+export const changes = new EventTarget();
+const changed = () => changes.dispatchEvent(new Event('change'));
+
 export async function put(kept: Kept): Promise<void> {
   await (await keep()).put('takes', kept);
+  changed();
 }
 
 export async function beginTake(person: string, story: string, slide: string, part: Part = {}): Promise<Kept> {
@@ -78,7 +100,8 @@ export async function beginTake(person: string, story: string, slide: string, pa
     after: [],
     begun: Date.now(),
   };
-  await put(kept);
+  // Where the browser can keep nothing the first part says so, while one speaks.
+  await put(kept).catch(() => undefined);
   return kept;
 }
 
@@ -114,18 +137,21 @@ export async function drop(kept: Kept): Promise<void> {
   const db = await keep();
   await db.delete('parts', partsOf(kept.id));
   await db.delete('takes', kept.id);
+  changed();
 }
 
 /** What there is of it so far: the number of each part, and the bytes of one. */
 export async function numbersOf(kept: Kept): Promise<number[]> {
   if (kept.whole) return Array.from({ length: Math.ceil(kept.whole.size / FILE_PART) }, (_, n) => n);
-  const there = (await (await keep()).getAllKeys('parts', partsOf(kept.id))).map(([, number]) => number);
-  return [...there, ...(inHand.get(kept.id)?.keys() ?? [])];
+  const keys = await stored((db) => db.getAllKeys('parts', partsOf(kept.id)), []);
+  return [...keys.map(([, number]) => number), ...(inHand.get(kept.id)?.keys() ?? [])];
 }
 
 export async function bytesOf(kept: Kept, number: number): Promise<ArrayBuffer | undefined> {
   if (kept.whole) return kept.whole.slice(number * FILE_PART, (number + 1) * FILE_PART).arrayBuffer();
-  return inHand.get(kept.id)?.get(number) ?? (await (await keep()).get('parts', [kept.id, number]))?.bytes;
+  return (
+    inHand.get(kept.id)?.get(number) ?? (await stored((db) => db.get('parts', [kept.id, number]), undefined))?.bytes
+  );
 }
 
 /** How many parts it has: of a recording that a closed tab cut off, as far as it goes without a gap. */
@@ -142,12 +168,12 @@ export async function countOf(kept: Kept): Promise<number> {
 /** What of this person's the server does not hold whole, and nobody is sending. */
 export async function unsent(person: string): Promise<Kept[]> {
   const found: Kept[] = [];
-  for (const kept of (await (await keep()).getAll('takes')) as (Kept & { kind?: Kept['kind'] })[]) {
+  for (const kept of (await stored((db) => db.getAll('takes'), [])) as (Kept & { kind?: Kept['kind'] })[]) {
     if (kept.person !== person || underWay.has(kept.id)) continue;
     // As an earlier version kept recordings.
     const whole = { ...kept, kind: kept.kind ?? 'voice', after: kept.after ?? [] };
     if ((await numbersOf(whole)).length > 0) found.push(whole);
-    else await drop(whole);
+    else await drop(whole).catch(() => undefined);
   }
   // What was said last counts.
   return found.toSorted((a, b) => a.begun - b.begun);

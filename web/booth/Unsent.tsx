@@ -1,12 +1,14 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
+import { useNavigate } from 'react-router';
 import { sentence } from '../api/client';
 import { useTell } from '../parts/notices';
 import { unsent } from '../assets/keeper';
+import { useKeptHere } from '../assets/keptHere';
 import { Sender } from '../assets/Sender';
 import { useFetchStory } from '../assets/useSendIn';
 import { say } from '../messages/say';
 
-/** At each visit: what an earlier one could not send is sent now. */
+/** At each visit: what an earlier one could not send is sent now, and what the server would not have is told. */
 export function Unsent({ person }: { person: string }) {
   const tell = useTell();
   const fetchStory = useFetchStory();
@@ -14,7 +16,7 @@ export function Unsent({ person }: { person: string }) {
     let left = false;
     void (async () => {
       // Pictures go on where they were brought in.
-      for (const take of (await unsent(person)).filter(({ kind }) => kind !== 'picture')) {
+      for (const take of (await unsent(person)).filter(({ kind, refused }) => kind !== 'picture' && !refused)) {
         if (left) return;
         tell(take.kind === 'voice' ? say('unsent.voice') : say('unsent.file', { file: take.file }));
         try {
@@ -30,5 +32,15 @@ export function Unsent({ person }: { person: string }) {
       left = true;
     };
   }, [fetchStory, person, tell]);
+  const navigate = useNavigate();
+  const here = useKeptHere(person);
+  const told = useRef(new Set<string>());
+  useEffect(() => {
+    const fresh = here.filter(({ id }) => !told.current.has(id));
+    for (const { id } of fresh) told.current.add(id);
+    if (fresh.length === 0) return;
+    const action = { label: say('kept-here.see'), run: () => void navigate('/') };
+    tell(say('kept-here.how-many', { count: here.length }), { tone: 'trouble', action });
+  }, [here, navigate, tell]);
   return null;
 }

@@ -195,14 +195,7 @@ export function useRecorder({ person, story, onDone }: Options) {
     async (slide: string, part?: Part) => {
       const stream = mic.current?.stream;
       if (!stream) return;
-      let take: Kept;
-      try {
-        take = await beginTake(person, story, slide, part);
-      } catch {
-        setTrouble(say('booth.no-room'));
-        setState('ready');
-        return;
-      }
+      const take = await beginTake(person, story, slide, part);
       const sender = new Sender(take);
       const sound = new SoundCount();
       let number = 0;
@@ -238,7 +231,7 @@ export function useRecorder({ person, story, onDone }: Options) {
             await keeping;
             sender.stop();
             if (number === 0) {
-              await drop(take);
+              await drop(take).catch(() => undefined);
               setTrouble(say('booth.nothing-recorded'));
             } else {
               await endTake(take, number);

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import limits from '../../schema/limits.json';
 import { answer, api, sentence } from '../api/client';
 import { useNews } from '../api/news';
+import { KeptHere } from '../assets/KeptHere';
 import type { Assignment, Cover, Desk as DeskData, News } from '../api/types';
 import { Act, ActGoTo, Button, Field, GoTo, IconButton, Mark, Row, Soft, StateMark, waits } from '../parts/controls';
 import { BinIcon } from '../parts/icons';
@@ -92,6 +93,7 @@ export function Desk() {
         {isGrownUp && <GoTo to="/account">{say('mine.title')}</GoTo>}
         {data?.user.role === 'administrator' && <GoTo to="/school">{say('desk.school')}</GoTo>}
       </Row>
+      {data && <KeptHere person={data.user.id} />}
       {error && <Soft role="alert">{sentence(error)}</Soft>}
       {data && isGrownUp && <Classes classrooms={data.classrooms} archived={data.archived} />}
       <Watching news={news} />

@@ -10,13 +10,15 @@ const watched = new WeakSet<BrowserContext>();
 const watch = async (context: BrowserContext) => {
   if (watched.has(context)) return;
   watched.add(context);
-  await watchControls(context, (name) => note('used', [name]));
+  await watchControls(context, (name) => note('used', [`${name}\t${running}`]));
   // What others do meanwhile is told by tests of its own (news.spec): elsewhere two tests would tell each other.
   if (!areToldNews) await context.route(NEWS, (route) => route.fulfill({ json: [] }));
 };
 let areToldNews = false;
+/** The test that runs, as controls.json names it. */
+let running = '';
 
-/** Tests with a purpose: each notes the controls that it uses, for controls.spec at the end. */
+/** Each test notes the controls that it uses: bin/parts/controls.mjs holds controls.json to that. */
 export const test = base.extend<{ isTold: boolean; noting: undefined }, { watching: undefined }>({
   /** Whether the page is told what others do. */
   isTold: [false, { option: true }],
@@ -36,10 +38,10 @@ export const test = base.extend<{ isTold: boolean; noting: undefined }, { watchi
   noting: [
     async ({ context, isTold }, use, info) => {
       areToldNews = isTold;
+      running = `${basename(info.file, '.spec.ts')}: ${info.title}`;
       await watch(context);
       if (isTold) await context.unroute(NEWS);
       await use(undefined);
-      note('ran', [basename(info.file)]);
     },
     { auto: true },
   ],

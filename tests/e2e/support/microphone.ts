@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import type { Page } from './test';
+import { type Page, expect } from './test';
 
 /** Samples a second of what it hears. */
 const RATE = 48_000;
@@ -82,3 +82,15 @@ export async function hears(page: Page, file: string, { again = false } = {}) {
 /** Says a part of it, in samples; tells when it is said, and where in what the microphone hears it began. */
 export const say = (page: Page, from: number, to: number) =>
   page.evaluate(([a = 0, b = 0]) => (window as unknown as { heard: Heard }).heard.say(a, b), [from, to]);
+
+/** Speaks on until the recorder's clock has come to so many seconds. A second may pass between two looks at it. */
+export const spokenFor = (page: Page, seconds: number) =>
+  expect
+    .poll(async () => {
+      const shown = await page
+        .getByRole('status')
+        .filter({ hasText: /^\d:\d\d$/ })
+        .allInnerTexts();
+      return Math.max(-1, ...shown.map((text) => Number(text.split(':')[0]) * 60 + Number(text.split(':')[1])));
+    })
+    .toBeGreaterThanOrEqual(seconds);

@@ -1,6 +1,6 @@
-import type { PlannedPicture } from '../../web/api/types';
-import { saved } from './helpers';
-import { pictureOf, slide, view } from './own';
+import type { PlannedPicture } from '../../../web/api/types';
+import { saved } from './sheet';
+import { pictureOf, slide, view } from './story';
 import type { Page } from './test';
 
 /** A slide from near: its groups of settings, and what is pulled and pressed on its picture. */

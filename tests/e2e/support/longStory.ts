@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { bringIn } from './helpers';
+import { bringIn } from './story';
 import type { Page } from './test';
 
 interface View {

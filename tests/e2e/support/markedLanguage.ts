@@ -22,6 +22,8 @@ const OWN = [
   'liked',
   'wondered',
   'words',
+  // What a class is called by those who sign in.
+  'word',
   // A level of a rubric, which its teacher may have taken as it came.
   'sentence',
 ];

@@ -1,4 +1,4 @@
-import { make } from './own';
+import { make } from './files';
 import type { Locator } from '@playwright/test';
 
 const BITS = 10;

@@ -1,8 +1,8 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { signIn } from './helpers';
-import { expect, type Page } from './test';
+import { signIn } from './people';
+import { type Page, expect } from './test';
 
 export type Planned = { start: number; end: number; comesIn: number };
 type Play = { bus: string; start: number; end: number };

@@ -1,5 +1,5 @@
-import type { BrowserContext } from '@playwright/test';
-import { appendFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
+import type { BrowserContext, Page } from '@playwright/test';
+import { appendFileSync, mkdirSync } from 'node:fs';
 
 /**
  * What a control is called in lists of controls: its role and name, without what is somebody's own (numbers, titles, ids).
@@ -32,13 +32,6 @@ export const NAMING = `
     const kind = role || (element.tagName === 'INPUT' ? (element.type === 'file' ? 'file' : ['radio', 'checkbox', 'range'].includes(element.type) ? element.type : 'field') : element.tagName === 'TEXTAREA' ? 'field' : element.tagName.toLowerCase());
     return kind + ': ' + own(label);
   };
-  // What stands in the page beside what is pressed, each once.
-  const met = new Set();
-  window.meetControls = (tell) => {
-    const fresh = window.controlsOf(document).map((control) => window.nameOfControl(control)).filter((name) => !met.has(name));
-    fresh.forEach((name) => met.add(name));
-    if (fresh.length > 0) tell([...new Set(fresh)]);
-  };
   window.noteControls = (tell) => {
     // A list opens as it is pressed, and what covers the page then gets the click.
     for (const kind of ['click', 'change', 'input', 'keydown', 'pointerdown']) {
@@ -54,30 +47,26 @@ export const NAMING = `
   };
 `;
 
-const FOLDER = 'var/controls';
-type Kind = 'used' | 'met' | 'seen' | 'ran';
+/** What a run notes, apart from the other kind of run: var/controls/gate, var/controls/deep. */
+export const folder = () => `var/controls/${process.env.CONTROLS ?? 'gate'}`;
+type Kind = 'used' | 'met';
 
-/** Notes names for the end of the run, across files and processes. */
-export function note(kind: Kind, names: Iterable<string>): void {
-  mkdirSync(FOLDER, { recursive: true });
-  appendFileSync(`${FOLDER}/${kind}.txt`, [...names].map((name) => `${name}\n`).join(''));
-}
-
-/** How often each name was noted. */
-export function noted(kind: Kind): Map<string, number> {
-  const counts = new Map<string, number>();
-  const file = `${FOLDER}/${kind}.txt`;
-  if (!existsSync(file)) return counts;
-  for (const name of readFileSync(file, 'utf8').split('\n').filter(Boolean))
-    counts.set(name, (counts.get(name) ?? 0) + 1);
-  return counts;
+/** Notes lines for the end of the run, across files and processes: of what is used, the control and the test, a tab between. */
+export function note(kind: Kind, lines: Iterable<string>): void {
+  mkdirSync(folder(), { recursive: true });
+  appendFileSync(`${folder()}/${kind}.txt`, [...lines].map((line) => `${line}\n`).join(''));
 }
 
 /** From now on every control that a person's act reaches in this context is told. */
 export async function watchControls(context: BrowserContext, tell: (name: string) => void): Promise<void> {
   await context.exposeBinding('tellControl', (_, name: string) => tell(name));
-  await context.exposeBinding('tellMet', (_, names: string[]) => note('seen', names));
-  await context.addInitScript(
-    `${NAMING}; window.noteControls((name) => { window.tellControl(name); window.meetControls((names) => window.tellMet(names)); });`,
-  );
+  await context.addInitScript(`${NAMING}; window.noteControls((name) => window.tellControl(name));`);
+}
+
+/** The controls that stand in a page just now, each by role and name. */
+export async function controlsIn(page: Page): Promise<string[]> {
+  const names = (await page.evaluate(
+    'window.controlsOf(document).filter((one) => one.checkVisibility()).map((one) => window.nameOfControl(one))',
+  )) as string[];
+  return [...new Set(names)].sort();
 }

@@ -1,10 +1,11 @@
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, rmSync } from 'node:fs';
+import { folder } from './controls';
 
 /** The microphone's sound: a sample voice with a pause after it, as Chromium's stand-in device plays it over and over. */
 export default function setup() {
   mkdirSync('var', { recursive: true });
-  rmSync('var/controls', { recursive: true, force: true });
+  rmSync(folder(), { recursive: true, force: true });
   execFileSync('ffmpeg', [
     '-v',
     'error',
