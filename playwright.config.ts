@@ -1,12 +1,14 @@
 import { defineConfig } from '@playwright/test';
 
+/** Which check it is: what each leaves lies under var/gate and var/deep. */
+const check = process.env.RHAPSODE_CHECK ?? 'gate';
 /** Milliseconds that a whole run may take: bin/test tells what is left of its own time. */
 const left = Number(process.env.GLOBAL_LIMIT ?? 0) * 1000;
 
 // The application is started by bin/test, on its own port and database.
 export default defineConfig({
   testDir: 'tests/e2e',
-  outputDir: 'var/playwright',
+  outputDir: `var/${check}/tries`,
   timeout: 120_000,
   ...(left > 0 ? { globalTimeout: left } : {}),
   expect: { timeout: 30_000 },
@@ -21,8 +23,8 @@ export default defineConfig({
   reporter: [
     ['list'],
     ['./tests/e2e/support/told.ts'],
-    ['json', { outputFile: 'var/deep/browser.json' }],
-    ['html', { outputFolder: 'var/deep/browser', open: 'never' }],
+    ['json', { outputFile: `var/${check}/browser.json` }],
+    ['html', { outputFolder: `var/${check}/browser`, open: 'never' }],
   ],
   use: {
     baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8080',

@@ -22,14 +22,14 @@ trap clear_away EXIT
 # What is asked for: suites whole, single classes by suite, files of the browser tests.
 declare -A CLASSES=()
 SUITES=() FILES=()
-if [ ${#NAMES[@]} = 0 ]; then SUITES=(core studio app); mapfile -t FILES < <(cd tests/e2e && grep -lE "@deep" *.spec.ts | sed 's/\.spec\.ts$//'); fi
+if [ ${#NAMES[@]} = 0 ]; then mapfile -t SUITES < <(cd tests && grep -rlF "#[Group('deep')]" core studio app | cut -d/ -f1 | sort -u); mapfile -t FILES < <(cd tests/e2e && grep -lE "@deep" *.spec.ts | sed 's/\.spec\.ts$//'); fi
 for name in "${NAMES[@]}"; do
     name=${name%.spec.ts} name=${name%.php}
     case $name in
         core|studio|app) SUITES+=("$name") ;;
         *)
             if [ -f "tests/e2e/$name.spec.ts" ]; then FILES+=("$name"); continue; fi
-            found=$(ls tests/{core,studio,app}/{,*/}"$name.php" 2>/dev/null | head -n 1)
+            found=$(ls tests/{core,studio,app}/{,*/}"$name.php" 2>/dev/null | head -n 1 || true)
             [ -n "$found" ] || fail "There is no $name among the tests."
             suite=${found#tests/}; suite=${suite%%/*}
             CLASSES[$suite]="${CLASSES[$suite]:+${CLASSES[$suite]}|}$name" ;;
@@ -58,7 +58,7 @@ done
 if [ ${#FILES[@]} -gt 0 ]; then
     start_tested || fail 'The application did not start.'
     last=(); [ "$LAST" = no ] || last=(--last-failed)
-    CONTROLS=deep counting 'Playwright, deep' 10800 npx playwright test --project deep "${last[@]}" $(printf 'tests/e2e/%s.spec.ts ' "${FILES[@]}")
+    RHAPSODE_CHECK=deep counting 'Playwright, deep' 10800 npx playwright test --project deep "${last[@]}" $(printf 'tests/e2e/%s.spec.ts ' "${FILES[@]}")
     stop_tested
     # Only where all ran does it show that each control is pressed; the gate before it noted the rest.
     [ ${#NAMES[@]} -gt 0 ] || [ "$LAST" = yes ] || counting 'Controls: each is pressed by its test' 60 node bin/parts/controls.mjs

@@ -34,93 +34,99 @@ const lies = async (page: Page, n: number) => {
 };
 const layout = async (page: Page, n: number) => (await slide(page, n)).layout;
 
-test('one picture becomes two beside each other, then four; they change places and are taken off', async ({ page }) => {
-  await begin(page, 'juno', 'Side by side');
-  await choose(page, 1);
-  await page.keyboard.press('Alt+o');
-  await group(page, 'Layout').click();
-  await expect(card(page, 'One, all of the slide')).toHaveAttribute('data-selected', 'true');
-  await beside(page, third());
-  await expect(place(page, 2, '4 coast.jpg')).toBeVisible({ timeout: 60_000 });
-  expect(await layout(page, 1)).toBe('beside');
-  expect(await lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg']);
+test(
+  'one picture becomes two beside each other, then four; they change places and are taken off',
+  { tag: '@deep' },
+  async ({ page }) => {
+    await begin(page, 'juno', 'Side by side');
+    await choose(page, 1);
+    await page.keyboard.press('Alt+o');
+    await group(page, 'Layout').click();
+    await expect(card(page, 'One, all of the slide')).toHaveAttribute('data-selected', 'true');
+    await beside(page, third());
+    await expect(place(page, 2, '4 coast.jpg')).toBeVisible({ timeout: 60_000 });
+    expect(await layout(page, 1)).toBe('beside');
+    expect(await lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg']);
 
-  // Undone, it is alone again; done again, there are two.
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(() => layout(page, 1)).toBe('full');
-  await page.getByRole('button', { name: 'Do again' }).click();
-  await expect(place(page, 2, '4 coast.jpg')).toBeVisible();
+    // Undone, it is alone again; done again, there are two.
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => layout(page, 1)).toBe('full');
+    await page.getByRole('button', { name: 'Do again' }).click();
+    await expect(place(page, 2, '4 coast.jpg')).toBeVisible();
 
-  await card(page, 'Four').click();
-  await expect(page.getByText('Place 3 is empty')).toBeVisible();
-  // Quicker than the first is answered.
-  await page.evaluate(() => {
-    for (const name of ['Put words there', 'Put an icon there'])
-      [...document.querySelectorAll('button')].find((button) => button.textContent === name)?.click();
-  });
-  await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words', 'icon']);
-  await expect(page.getByRole('button', { name: 'Add a picture beside' })).toBeHidden();
-  // One by one it is the same.
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words']);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg']);
-  await page.getByRole('button', { name: 'Put words there' }).click();
-  await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words']);
-  await page.getByRole('button', { name: 'Put an icon there' }).press('Enter');
-  await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words', 'icon']);
+    await card(page, 'Four').click();
+    await expect(page.getByText('Place 3 is empty')).toBeVisible();
+    // Quicker than the first is answered.
+    await page.evaluate(() => {
+      for (const name of ['Put words there', 'Put an icon there'])
+        [...document.querySelectorAll('button')].find((button) => button.textContent === name)?.click();
+    });
+    await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words', 'icon']);
+    await expect(page.getByRole('button', { name: 'Add a picture beside' })).toBeHidden();
+    // One by one it is the same.
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words']);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg']);
+    await page.getByRole('button', { name: 'Put words there' }).click();
+    await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words']);
+    await page.getByRole('button', { name: 'Put an icon there' }).press('Enter');
+    await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words', 'icon']);
 
-  // By mouse to the other side, by keys back, by keys below.
-  const box = await page.locator('.stage[data-frame]').boundingBox();
-  await pull(page, 'Place 1: 1 fern.jpg', (box?.width ?? 0) / 2, 0);
-  await expect.poll(() => lies(page, 1)).toEqual(['4 coast.jpg', '1 fern.jpg', 'words', 'icon']);
-  await place(page, 2, '1 fern.jpg').focus();
-  await page.keyboard.press('ArrowLeft');
-  await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words', 'icon']);
-  await place(page, 1, '1 fern.jpg').focus();
-  await page.keyboard.press('ArrowDown');
-  await expect.poll(() => lies(page, 1)).toEqual(['words', '4 coast.jpg', '1 fern.jpg', 'icon']);
+    // By mouse to the other side, by keys back, by keys below.
+    const box = await page.locator('.stage[data-frame]').boundingBox();
+    await pull(page, 'Place 1: 1 fern.jpg', (box?.width ?? 0) / 2, 0);
+    await expect.poll(() => lies(page, 1)).toEqual(['4 coast.jpg', '1 fern.jpg', 'words', 'icon']);
+    await place(page, 2, '1 fern.jpg').focus();
+    await page.keyboard.press('ArrowLeft');
+    await expect.poll(() => lies(page, 1)).toEqual(['1 fern.jpg', '4 coast.jpg', 'words', 'icon']);
+    await place(page, 1, '1 fern.jpg').focus();
+    await page.keyboard.press('ArrowDown');
+    await expect.poll(() => lies(page, 1)).toEqual(['words', '4 coast.jpg', '1 fern.jpg', 'icon']);
 
-  // Another picture in one of the places: the others stay.
-  const [taken] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Another picture in place 3' }).click(),
-  ]);
-  await taken.setFiles(make('5 stamp.png', '-i', 'rgbtestsrc=s=900x700', '-frames:v', '1'));
-  await expect.poll(() => lies(page, 1), { timeout: 60_000 }).toEqual(['words', '4 coast.jpg', '5 stamp.png', 'icon']);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(() => lies(page, 1)).toEqual(['words', '4 coast.jpg', '1 fern.jpg', 'icon']);
+    // Another picture in one of the places: the others stay.
+    const [taken] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Another picture in place 3' }).click(),
+    ]);
+    await taken.setFiles(make('5 stamp.png', '-i', 'rgbtestsrc=s=900x700', '-frames:v', '1'));
+    await expect
+      .poll(() => lies(page, 1), { timeout: 60_000 })
+      .toEqual(['words', '4 coast.jpg', '5 stamp.png', 'icon']);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => lies(page, 1)).toEqual(['words', '4 coast.jpg', '1 fern.jpg', 'icon']);
 
-  // Taken off by a key, by its button, and had back.
-  await place(page, 4, 'icon').focus();
-  await page.keyboard.press('Delete');
-  await expect.poll(() => lies(page, 1)).toEqual(['words', '4 coast.jpg', '1 fern.jpg']);
-  await page.getByRole('button', { name: 'Take off what is in place 2' }).click();
-  await expect.poll(() => lies(page, 1)).toEqual(['words', '1 fern.jpg']);
-  expect(await layout(page, 1)).toBe('beside');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(() => lies(page, 1)).toEqual(['words', '4 coast.jpg', '1 fern.jpg']);
-  // What was read out of a button that is gone stays in the announcer for some seconds.
-  const found = await new AxeBuilder({ page }).exclude('[data-live-announcer]').analyze();
-  expect(found.violations).toEqual([]);
+    // Taken off by a key, by its button, and had back.
+    await place(page, 4, 'icon').focus();
+    await page.keyboard.press('Delete');
+    await expect.poll(() => lies(page, 1)).toEqual(['words', '4 coast.jpg', '1 fern.jpg']);
+    await page.getByRole('button', { name: 'Take off what is in place 2' }).click();
+    await expect.poll(() => lies(page, 1)).toEqual(['words', '1 fern.jpg']);
+    expect(await layout(page, 1)).toBe('beside');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => lies(page, 1)).toEqual(['words', '4 coast.jpg', '1 fern.jpg']);
+    // What was read out of a button that is gone stays in the announcer for some seconds.
+    const found = await new AxeBuilder({ page }).exclude('[data-live-announcer]').analyze();
+    expect(found.violations).toEqual([]);
 
-  // Pressed, words are written and a picture is framed: that one, and no other.
-  await place(page, 1, 'words').click({ position: { x: 20, y: 20 } });
-  await expect(page.getByRole('radio', { name: 'Words', exact: true })).toBeChecked();
-  await group(page, 'Layout').click();
-  await place(page, 2, '4 coast.jpg').click({ position: { x: 20, y: 20 } });
-  await expect(page.getByRole('radio', { name: 'Picture 1: 4 coast.jpg' })).toBeChecked();
-  await page.getByRole('radio', { name: 'Picture 2: 1 fern.jpg' }).locator('xpath=ancestor::label[1]').click();
-  await page.getByRole('button', { name: 'Turn right' }).click();
-  await saved(page);
-  const turns = (await slide(page, 1)).layers.flatMap((layer) =>
-    layer.kind === 'picture' ? [[layer.cell, layer.recipe?.turn ?? 0]] : [],
-  );
-  expect(turns.toSorted((a, b) => (a[0] ?? 0) - (b[0] ?? 0))).toEqual([
-    [1, 0],
-    [2, 90],
-  ]);
-});
+    // Pressed, words are written and a picture is framed: that one, and no other.
+    await place(page, 1, 'words').click({ position: { x: 20, y: 20 } });
+    await expect(page.getByRole('radio', { name: 'Words', exact: true })).toBeChecked();
+    await group(page, 'Layout').click();
+    await place(page, 2, '4 coast.jpg').click({ position: { x: 20, y: 20 } });
+    await expect(page.getByRole('radio', { name: 'Picture 1: 4 coast.jpg' })).toBeChecked();
+    await page.getByRole('radio', { name: 'Picture 2: 1 fern.jpg' }).locator('xpath=ancestor::label[1]').click();
+    await page.getByRole('button', { name: 'Turn right' }).click();
+    await saved(page);
+    const turns = (await slide(page, 1)).layers.flatMap((layer) =>
+      layer.kind === 'picture' ? [[layer.cell, layer.recipe?.turn ?? 0]] : [],
+    );
+    expect(turns.toSorted((a, b) => (a[0] ?? 0) - (b[0] ?? 0))).toEqual([
+      [1, 0],
+      [2, 90],
+    ]);
+  },
+);
 
 test(
   'a picture and words; one after another as it is spoken; for several slides at once',

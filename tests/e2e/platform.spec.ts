@@ -23,122 +23,123 @@ const fresh = async (page: Page) => {
 const grownUp = async (browser: Browser) =>
   (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
 
-test('a school tells of its platform; teacher and students come from their course, and the score goes back', async ({
-  page,
-  browser,
-}) => {
-  await signIn(page, 'edda');
-  await page.goto('/school');
-  const panel = page.getByRole('region', { name: 'Learning platforms' });
-  await panel.getByRole('button', { name: 'Add a learning platform' }).click();
-  // What the platform asks for is copied by a key, or marked whole as it is come to.
-  await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
-  const own = {
-    'Initiate login URL': 'login',
-    'Redirect URL and tool URL': 'launch',
-    'Our public keyset URL': 'keys.json',
-  };
-  for (const [label, path] of Object.entries(own)) {
-    const field = panel.getByLabel(label, { exact: true });
-    await field.click();
-    const address = await field.evaluate((input: HTMLInputElement) =>
-      input.value.slice(input.selectionStart ?? 0, input.selectionEnd ?? 0),
-    );
-    expect(new URL(address).pathname).toBe(`/api/lti/${path}`);
-    await panel.getByRole('button', { name: `Copy “${label}”` }).press('Enter');
-    await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).toBe(address);
-  }
-  const says: [string, string][] = [
-    ['What it is called at your school', 'Our courses'],
-    ['Issuer, or platform ID', platform],
-    ['Client ID', 'tool-7'],
-    ['Authentication request URL', `${platform}/authorise`],
-    ['Access token URL', `${platform}/token`],
-    ['Public keyset URL', 'not an address'],
-  ];
-  for (const [label, value] of says) await panel.getByLabel(label, { exact: true }).fill(value);
-  await panel.getByLabel('Deployment IDs').fill('another\n');
-  await panel.getByRole('button', { name: 'Save' }).click();
-  await expect(panel.getByRole('alert')).toContainText('is no web address');
-  await panel.getByLabel('Public keyset URL', { exact: true }).fill(`${platform}/keys`);
-  await page.context().setOffline(true);
-  await panel.getByRole('button', { name: 'Save' }).click();
-  await expect(panel.getByRole('alert')).toBeVisible();
-  await page.context().setOffline(false);
-  await panel.getByRole('button', { name: 'Save' }).dblclick();
-  await expect(panel.getByText('Nobody has come from it yet.')).toHaveCount(1);
-  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+test(
+  'a school tells of its platform; teacher and students come from their course, and the score goes back',
+  { tag: '@deep' },
+  async ({ page, browser }) => {
+    await signIn(page, 'edda');
+    await page.goto('/school');
+    const panel = page.getByRole('region', { name: 'Learning platforms' });
+    await panel.getByRole('button', { name: 'Add a learning platform' }).click();
+    // What the platform asks for is copied by a key, or marked whole as it is come to.
+    await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+    const own = {
+      'Initiate login URL': 'login',
+      'Redirect URL and tool URL': 'launch',
+      'Our public keyset URL': 'keys.json',
+    };
+    for (const [label, path] of Object.entries(own)) {
+      const field = panel.getByLabel(label, { exact: true });
+      await field.click();
+      const address = await field.evaluate((input: HTMLInputElement) =>
+        input.value.slice(input.selectionStart ?? 0, input.selectionEnd ?? 0),
+      );
+      expect(new URL(address).pathname).toBe(`/api/lti/${path}`);
+      await panel.getByRole('button', { name: `Copy “${label}”` }).press('Enter');
+      await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).toBe(address);
+    }
+    const says: [string, string][] = [
+      ['What it is called at your school', 'Our courses'],
+      ['Issuer, or platform ID', platform],
+      ['Client ID', 'tool-7'],
+      ['Authentication request URL', `${platform}/authorise`],
+      ['Access token URL', `${platform}/token`],
+      ['Public keyset URL', 'not an address'],
+    ];
+    for (const [label, value] of says) await panel.getByLabel(label, { exact: true }).fill(value);
+    await panel.getByLabel('Deployment IDs').fill('another\n');
+    await panel.getByRole('button', { name: 'Save' }).click();
+    await expect(panel.getByRole('alert')).toContainText('is no web address');
+    await panel.getByLabel('Public keyset URL', { exact: true }).fill(`${platform}/keys`);
+    await page.context().setOffline(true);
+    await panel.getByRole('button', { name: 'Save' }).click();
+    await expect(panel.getByRole('alert')).toBeVisible();
+    await page.context().setOffline(false);
+    await panel.getByRole('button', { name: 'Save' }).dblclick();
+    await expect(panel.getByText('Nobody has come from it yet.')).toHaveCount(1);
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
 
-  // What is not told of rightly is said to who can mend it, and to nobody else.
-  const mev = await grownUp(browser);
-  await mev.goto(coming(teacher));
-  await expect(mev.getByRole('heading', { level: 1 })).toHaveText('You could not be let in');
-  await page.reload();
-  await expect(panel.getByText('their deployment ID is not among those above')).toBeVisible();
-  await panel.getByRole('button', { name: 'Change “Our courses”' }).click();
-  await panel.getByRole('button', { name: 'Not now' }).click();
-  await panel.getByRole('button', { name: 'Change “Our courses”' }).click();
-  await panel.getByLabel('Deployment IDs').fill('deployment-1');
-  await panel.getByLabel('Deployment IDs').press('Tab');
-  await panel.getByRole('button', { name: 'Save' }).press('Enter');
-  await expect(panel.getByRole('button', { name: 'Change “Our courses”' })).toBeVisible();
+    // What is not told of rightly is said to who can mend it, and to nobody else.
+    const mev = await grownUp(browser);
+    await mev.goto(coming(teacher));
+    await expect(mev.getByRole('heading', { level: 1 })).toHaveText('You could not be let in');
+    await page.reload();
+    await expect(panel.getByText('their deployment ID is not among those above')).toBeVisible();
+    await panel.getByRole('button', { name: 'Change “Our courses”' }).click();
+    await panel.getByRole('button', { name: 'Not now' }).click();
+    await panel.getByRole('button', { name: 'Change “Our courses”' }).click();
+    await panel.getByLabel('Deployment IDs').fill('deployment-1');
+    await panel.getByLabel('Deployment IDs').press('Tab');
+    await panel.getByRole('button', { name: 'Save' }).press('Enter');
+    await expect(panel.getByRole('button', { name: 'Change “Our courses”' })).toBeVisible();
 
-  await mev.goto(coming(teacher));
-  await expect(mev.getByRole('button', { name: 'I am new here' })).toBeVisible();
-  expect((await new AxeBuilder({ page: mev }).analyze()).violations).toEqual([]);
-  await fresh(mev);
-  await chooseFrom(mev, 'Class', `A new class: ${COURSE}`);
-  await mev.getByRole('button', { name: 'Go on' }).dblclick();
-  await mev.getByRole('link', { name: 'Set a task' }).click();
-  await newTask(mev, COURSE, 'By the weir');
-  await mev.getByRole('button', { name: 'Set the task' }).click();
-  await expect(mev.getByRole('heading', { level: 1, name: 'By the weir' })).toBeVisible();
-  await mev.goto(coming(teacher));
-  await chooseFrom(mev, 'Task', 'By the weir');
-  await mev.getByRole('button', { name: 'Go on' }).press('Enter');
-  await expect(mev.getByRole('heading', { level: 1, name: 'By the weir' })).toBeVisible();
+    await mev.goto(coming(teacher));
+    await expect(mev.getByRole('button', { name: 'I am new here' })).toBeVisible();
+    expect((await new AxeBuilder({ page: mev }).analyze()).violations).toEqual([]);
+    await fresh(mev);
+    await chooseFrom(mev, 'Class', `A new class: ${COURSE}`);
+    await mev.getByRole('button', { name: 'Go on' }).dblclick();
+    await mev.getByRole('link', { name: 'Set a task' }).click();
+    await newTask(mev, COURSE, 'By the weir');
+    await mev.getByRole('button', { name: 'Set the task' }).click();
+    await expect(mev.getByRole('heading', { level: 1, name: 'By the weir' })).toBeVisible();
+    await mev.goto(coming(teacher));
+    await chooseFrom(mev, 'Task', 'By the weir');
+    await mev.getByRole('button', { name: 'Go on' }).press('Enter');
+    await expect(mev.getByRole('heading', { level: 1, name: 'By the weir' })).toBeVisible();
 
-  // All of the course come in before any of them has been here.
-  await mev.goto('/');
-  await mev.getByRole('region', { name: COURSE }).getByRole('link', { name: 'Students and cards' }).click();
-  const bring = mev.getByRole('button', { name: 'Bring in the course’s students' });
-  await bring.dblclick();
-  await expect(mev.getByText('3 students are in the class now.').last()).toBeVisible();
-  await expect(names(mev)).toHaveText([/^Bram/, /^Bram/, 'Ilse']);
-  await bring.click();
-  await expect(mev.getByText('All of them are here already.').last()).toBeVisible();
+    // All of the course come in before any of them has been here.
+    await mev.goto('/');
+    await mev.getByRole('region', { name: COURSE }).getByRole('link', { name: 'Students and cards' }).click();
+    const bring = mev.getByRole('button', { name: 'Bring in the course’s students' });
+    await bring.dblclick();
+    await expect(mev.getByText('3 students are in the class now.').last()).toBeVisible();
+    await expect(names(mev)).toHaveText([/^Bram/, /^Bram/, 'Ilse']);
+    await bring.click();
+    await expect(mev.getByText('All of them are here already.').last()).toBeVisible();
 
-  // In the platform's frame it opens in a tab of its own; by touch, and twice at once.
-  const child = await nobody(browser);
-  await child.goto(coming({ user: 'u-1' }).replace('/begin', '/course'));
-  const [tab] = await Promise.all([
-    child.waitForEvent('popup'),
-    child.frameLocator('iframe').getByRole('link', { name: 'Open it' }).tap(),
-  ]);
-  await expect(desk(tab, 'Ilse')).toBeVisible();
-  const late = await nobody(browser);
-  const other = await late.context().newPage();
-  for (const one of [late, other]) await one.goto(coming({ user: `u-${RUN}`, name: 'Orla' }));
-  await late.getByRole('button', { name: 'I have been here before' }).tap();
-  await expect(late.getByRole('heading', { name: 'Come in as you always do' })).toBeVisible();
-  await late.getByRole('button', { name: 'I am new here after all' }).tap();
-  await Promise.all([late, other].map((one) => one.getByRole('button', { name: 'I am new here' }).tap()));
-  for (const one of [late, other]) await expect(desk(one, 'Orla')).toBeVisible();
-  await mev.reload();
-  await expect(names(mev)).toHaveCount(4);
+    // In the platform's frame it opens in a tab of its own; by touch, and twice at once.
+    const child = await nobody(browser);
+    await child.goto(coming({ user: 'u-1' }).replace('/begin', '/course'));
+    const [tab] = await Promise.all([
+      child.waitForEvent('popup'),
+      child.frameLocator('iframe').getByRole('link', { name: 'Open it' }).tap(),
+    ]);
+    await expect(desk(tab, 'Ilse')).toBeVisible();
+    const late = await nobody(browser);
+    const other = await late.context().newPage();
+    for (const one of [late, other]) await one.goto(coming({ user: `u-${RUN}`, name: 'Orla' }));
+    await late.getByRole('button', { name: 'I have been here before' }).tap();
+    await expect(late.getByRole('heading', { name: 'Come in as you always do' })).toBeVisible();
+    await late.getByRole('button', { name: 'I am new here after all' }).tap();
+    await Promise.all([late, other].map((one) => one.getByRole('button', { name: 'I am new here' }).tap()));
+    for (const one of [late, other]) await expect(desk(one, 'Orla')).toBeVisible();
+    await mev.reload();
+    await expect(names(mev)).toHaveCount(4);
 
-  // What is accepted is told to the platform.
-  await tells(tab, 'Ilse', make('by the weir.png', '-i', 'testsrc2=s=800x600', '-frames:v', '1'));
-  await mev.goto(coming(teacher));
-  await mev.getByRole('link', { name: 'By Ilse' }).first().click();
-  await mev.getByLabel('A sentence for the student').fill(`A calm voice, ${RUN}.`);
-  await mev.getByRole('button', { name: 'Accept' }).dblclick();
-  await expect
-    .poll(async () => (await told(page)).filter(([what]) => what === 'score').at(-1)?.[1], { timeout: 60_000 })
-    .toEqual(
-      expect.objectContaining({ userId: 'u-1', gradingProgress: 'FullyGraded', comment: `A calm voice, ${RUN}.` }),
-    );
-});
+    // What is accepted is told to the platform.
+    await tells(tab, 'Ilse', make('by the weir.png', '-i', 'testsrc2=s=800x600', '-frames:v', '1'));
+    await mev.goto(coming(teacher));
+    await mev.getByRole('link', { name: 'By Ilse' }).first().click();
+    await mev.getByLabel('A sentence for the student').fill(`A calm voice, ${RUN}.`);
+    await mev.getByRole('button', { name: 'Accept' }).dblclick();
+    await expect
+      .poll(async () => (await told(page)).filter(([what]) => what === 'score').at(-1)?.[1], { timeout: 60_000 })
+      .toEqual(
+        expect.objectContaining({ userId: 'u-1', gradingProgress: 'FullyGraded', comment: `A calm voice, ${RUN}.` }),
+      );
+  },
+);
 
 test('an account that is there is come in with once; what a link leads to is chosen; a platform is removed', async ({
   page,

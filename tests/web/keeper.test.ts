@@ -135,7 +135,7 @@ describe('what comes in', () => {
         () => 'refused',
       );
       // What a server has forgotten is begun anew, again and again, until it is had.
-      const first = await Promise.race([settled, new Promise((wake) => setTimeout(() => wake('tried on'), 1500))]);
+      const first = await Promise.race([settled, new Promise((wake) => setTimeout(() => wake('tried on'), 600))]);
       expect(first).not.toBe('ready');
       if (first === 'tried on') sender.stop();
       const [found] = await unsent(person);

@@ -108,6 +108,9 @@ export async function beginTake(person: string, story: string, slide: string, pa
 /** Parts for which the browser had no room: they are held for as long as the page is open. */
 const inHand = new Map<string, Map<number, ArrayBuffer>>();
 
+/** Whether closing the page would lose something. */
+export const isOnlyInHand = (): boolean => inHand.size > 0;
+
 /** Tells whether the browser keeps it, also when it is killed or the battery is empty the moment after. */
 export async function addPart(kept: Kept, number: number, bytes: ArrayBuffer): Promise<boolean> {
   try {
@@ -165,11 +168,14 @@ export async function countOf(kept: Kept): Promise<number> {
   return count;
 }
 
-/** What of this person's the server does not hold whole, and nobody is sending. */
+/** What was spoken and the server would not have, also while it is tried again. */
+export const isRefused = (kept: Kept): boolean => isSpoken(kept) && kept.refused !== undefined;
+
+/** What of this person's the server does not hold whole, and nobody is sending; and what it would not have. */
 export async function unsent(person: string): Promise<Kept[]> {
   const found: Kept[] = [];
   for (const kept of (await stored((db) => db.getAll('takes'), [])) as (Kept & { kind?: Kept['kind'] })[]) {
-    if (kept.person !== person || underWay.has(kept.id)) continue;
+    if (kept.person !== person || (underWay.has(kept.id) && !isRefused(kept))) continue;
     // As an earlier version kept recordings.
     const whole = { ...kept, kind: kept.kind ?? 'voice', after: kept.after ?? [] };
     if ((await numbersOf(whole)).length > 0) found.push(whole);

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { addPart, bytesOf, changes, countOf, drop, isSpoken, numbersOf, put, unsent, type Kept } from './keeper';
+import { addPart, bytesOf, changes, countOf, drop, isRefused, numbersOf, put, unsent, type Kept } from './keeper';
 
 /** What this person spoke and the server would not have: it lies in this browser only. */
 export function useKeptHere(person: string): Kept[] {
@@ -8,8 +8,11 @@ export function useKeptHere(person: string): Kept[] {
     let latest = 0;
     const look = async () => {
       const round = ++latest;
-      const found = (await unsent(person)).filter((kept) => isSpoken(kept) && kept.refused !== undefined);
-      if (round === latest) setHere(found);
+      const found = (await unsent(person)).filter(isRefused);
+      // What has not changed stays the very same: who hears it goes on hearing it.
+      const asBefore = (one: Kept, known: Kept[]) =>
+        known.find(({ id, refused }) => id === one.id && refused?.code === one.refused?.code) ?? one;
+      if (round === latest) setHere((known) => found.map((one) => asBefore(one, known)));
     };
     const again = () => void look();
     again();
@@ -43,11 +46,10 @@ export async function soundFile(kept: Kept): Promise<File> {
   return new File(parts, `recording-${spoken}.${ending}`, { type });
 }
 
-/** It is begun anew: where it was to go, or on another slide, whole. */
+/** It is begun anew: where it was to go, or on another slide, whole. Until it is had it is told as before. */
 export async function askAgain(kept: Kept, elsewhere?: { story: string; slide: string }): Promise<Kept> {
   const anew: Kept = { ...kept, ...elsewhere };
   delete anew.server;
-  delete anew.refused;
   if (elsewhere) {
     delete anew.around;
     delete anew.steps;

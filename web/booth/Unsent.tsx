@@ -1,8 +1,8 @@
 import { useEffect, useRef } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { sentence } from '../api/client';
 import { useTell } from '../parts/notices';
-import { unsent } from '../assets/keeper';
+import { isOnlyInHand, unsent } from '../assets/keeper';
 import { useKeptHere } from '../assets/keptHere';
 import { Sender } from '../assets/Sender';
 import { useFetchStory } from '../assets/useSendIn';
@@ -32,15 +32,24 @@ export function Unsent({ person }: { person: string }) {
       left = true;
     };
   }, [fetchStory, person, tell]);
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => {
+      if (isOnlyInHand()) event.preventDefault();
+    };
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, []);
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const here = useKeptHere(person);
   const told = useRef(new Set<string>());
   useEffect(() => {
     const fresh = here.filter(({ id }) => !told.current.has(id));
     for (const { id } of fresh) told.current.add(id);
-    if (fresh.length === 0) return;
+    // The desk has a place for them.
+    if (fresh.length === 0 || pathname === '/') return;
     const action = { label: say('kept-here.see'), run: () => void navigate('/') };
     tell(say('kept-here.how-many', { count: here.length }), { tone: 'trouble', action });
-  }, [here, navigate, tell]);
+  }, [here, navigate, pathname, tell]);
   return null;
 }

@@ -48,7 +48,7 @@ export const NAMING = `
 `;
 
 /** What a run notes, apart from the other kind of run: var/controls/gate, var/controls/deep. */
-export const folder = () => `var/controls/${process.env.CONTROLS ?? 'gate'}`;
+export const folder = () => `var/controls/${process.env.RHAPSODE_CHECK ?? 'gate'}`;
 type Kind = 'used' | 'met';
 
 /** Notes lines for the end of the run, across files and processes: of what is used, the control and the test, a tab between. */
