@@ -58,7 +58,7 @@ done
 if [ ${#FILES[@]} -gt 0 ]; then
     start_tested || fail 'The application did not start.'
     last=(); [ "$LAST" = no ] || last=(--last-failed)
-    RHAPSODE_CHECK=deep counting 'Playwright, deep' 10800 npx playwright test --project deep "${last[@]}" $(printf 'tests/e2e/%s.spec.ts ' "${FILES[@]}")
+    RHAPSODE_CHECK=deep counting 'Playwright, deep' 10800 npx playwright test --project=deep "${last[@]}" $(printf 'tests/e2e/%s.spec.ts ' "${FILES[@]}")
     stop_tested
     # Only where all ran does it show that each control is pressed; the gate before it noted the rest.
     [ ${#NAMES[@]} -gt 0 ] || [ "$LAST" = yes ] || counting 'Controls: each is pressed by its test' 60 node bin/parts/controls.mjs

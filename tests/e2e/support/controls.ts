@@ -25,8 +25,12 @@ export const NAMING = `
     if (many && ['radio', 'checkbox', 'button'].includes(one)) return one + ': ' + many.dataset.many;
     if (element.getAttribute('aria-haspopup') === 'listbox') return 'list: ' + own(said(element.parentElement.querySelector('.react-aria-Label')));
     if (element.tagName === 'A') return 'link: ' + new URL(element.href).pathname.replace(/[0-9a-f]{8}-[0-9a-f-]{27}/g, ':id') + (/download/.test(element.outerHTML) ? ' (download)' : '');
-    const label = element.getAttribute('aria-label')
-      || (element.getAttribute('aria-labelledby') || '').split(' ').map((id) => said(document.getElementById(id))).join(' ').trim()
+    const named = (one) => one.getAttribute('aria-label')
+      || (one.getAttribute('aria-labelledby') || '').split(' ').map((id) => said(document.getElementById(id))).join(' ').trim();
+    // Choices of one group are one control: what each of them does is for a table to hold, and not for the browser.
+    const group = element.type === 'radio' && element.closest('[role=radiogroup]');
+    if (group && named(group)) return 'radio: ' + own(named(group));
+    const label = named(element)
       || (element.labels && [...element.labels].map(said).join(' ').trim())
       || said(element);
     const kind = role || (element.tagName === 'INPUT' ? (element.type === 'file' ? 'file' : ['radio', 'checkbox', 'range'].includes(element.type) ? element.type : 'field') : element.tagName === 'TEXTAREA' ? 'field' : element.tagName.toLowerCase());
