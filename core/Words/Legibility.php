@@ -14,7 +14,7 @@ final class Legibility
     public const DARK = '#20242B';
     private const BLACK = '#000000';
     /** A little more than asked, since video coding moves colours by a step or two. */
-    public const WANTED = 5.0;
+    public const WANTED = Contrast::LEAST + 0.5;
     /** A plate is hardly seen below the first, and one that was asked for is to be seen. */
     private const LEAST_PLATE = 0.4;
     private const PLATE = 0.6;

@@ -85,7 +85,7 @@ final readonly class Scheme
     /** Whether headings are clear of their ground without an edge (WCAG 2.2, 1.4.3: 4.5:1). */
     public function isClear(): bool
     {
-        return Contrast::ratio(Contrast::luminance($this->ink), Contrast::luminance($this->ground)) >= 4.5;
+        return Contrast::ratio(Contrast::luminance($this->ink), Contrast::luminance($this->ground)) >= Contrast::LEAST;
     }
 
     /** @return array<string, mixed> what a maker may change of it, as it is */

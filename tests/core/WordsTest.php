@@ -39,6 +39,7 @@ final class WordsTest extends TestCase
         self::assertEqualsWithDelta(4.48, Contrast::ratio($white, Contrast::luminance('#777777')), 0.005);
         self::assertEqualsWithDelta(4.0, Contrast::ratio($white, Contrast::luminance('#FF0000')), 0.005);
         self::assertEqualsWithDelta(8.59, Contrast::ratio($white, Contrast::luminance('#0000FF')), 0.005);
+        self::assertEqualsWithDelta(4.5, Contrast::LEAST, 1e-9, 'WCAG 2.2, 1.4.3');
     }
 
     /** @return iterable<array{float, float}> */

@@ -58,6 +58,9 @@ export function KeptHere({ person }: { person: string }) {
   );
 }
 
+/** What stands on one's own desk. */
+const useDesk = () => useQuery({ queryKey: ['desk'], queryFn: () => answer(api.GET('/api/desk')) }).data;
+
 /** Its sound, as a browser plays and saves it. */
 function useSound(kept: Kept): { src: string; file: string } {
   const [sound, setSound] = useState({ src: '', file: '' });
@@ -84,6 +87,7 @@ function Recording({ kept }: { kept: Kept }) {
   const { src, file } = useSound(kept);
   const { busy, once } = useOnce((error) => tell(sentence(error), { tone: 'trouble' }));
   const when = ago(new Date(kept.begun).toISOString());
+  const from = useDesk()?.stories.find(({ id }) => id === kept.story);
   const send = (elsewhere?: { story: string; slide: string }) =>
     once(async () => {
       const anew = await askAgain(kept, elsewhere);
@@ -98,7 +102,10 @@ function Recording({ kept }: { kept: Kept }) {
     });
   return (
     <li>
-      <strong>{say('kept-here.spoken', { when })}</strong>
+      <p>
+        <strong>{say('kept-here.spoken', { when })}</strong>
+        {from && <Soft as="span"> · {from.title}</Soft>}
+      </p>
       {kept.refused && <Wrong text={say(kept.refused)} />}
       <Row>
         <Hear src={src} label={say('kept-here.hear-this', { when })} text={say('kept-here.hear')} />
@@ -117,15 +124,15 @@ function Recording({ kept }: { kept: Kept }) {
           {say('kept-here.delete')}
         </Button>
       </Row>
-      {isPutting && <Elsewhere onChosen={(story, slide) => void send({ story, slide })} />}
+      {isPutting && <Elsewhere from={from?.id ?? ''} onChosen={(story, slide) => void send({ story, slide })} />}
     </li>
   );
 }
 
-/** Any slide of one's own stories. */
-function Elsewhere({ onChosen }: { onChosen: (story: string, slide: string) => void }) {
-  const { data: desk } = useQuery({ queryKey: ['desk'], queryFn: () => answer(api.GET('/api/desk')) });
-  const [story, setStory] = useState('');
+/** Any slide of one's own stories, of the one that it was spoken for to begin with. */
+function Elsewhere({ from, onChosen }: { from: string; onChosen: (story: string, slide: string) => void }) {
+  const desk = useDesk();
+  const [story, setStory] = useState(from);
   const [slide, setSlide] = useState('');
   const { data: view } = useQuery({
     queryKey: ['slides to speak', story],
