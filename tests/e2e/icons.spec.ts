@@ -32,6 +32,7 @@ test('an icon is found by words, coloured, sized, turned, comes when it should, 
   await expect.poll(() => icon(page)).toMatchObject({ name: 'arrow', colour: 'style' });
   await one(page).getByLabel('Find an icon').fill('owl');
   await found(one(page), 'owl').click();
+  await expect.poll(() => icon(page)).toMatchObject({ name: 'owl', colour: 'own' });
   await chooseFrom(one(page), 'Colour', 'The style’s colours');
   await chooseFrom(one(page), 'Where', 'Left');
   await one(page).getByRole('slider', { name: 'How large' }).focus();

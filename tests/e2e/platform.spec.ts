@@ -141,61 +141,64 @@ test(
   },
 );
 
-test('an account that is there is come in with once; what a link leads to is chosen; a platform is removed', async ({
-  page,
-  browser,
-}) => {
-  const deep = { ...teacher, message: 'deep' };
-  const mev = await grownUp(browser);
-  await mev.goto(coming(deep));
-  await mev.getByRole('button', { name: 'Go on' }).click();
-  await expect(mev.getByRole('heading', { level: 1 })).toHaveText('“By the weir” goes into your course');
-  expect((await new AxeBuilder({ page: mev }).analyze()).violations).toEqual([]);
-  await mev.getByRole('button', { name: 'Put it into the course' }).press('Enter');
-  await expect(mev.getByRole('heading', { level: 1 })).toHaveText('Added to the course');
-  expect((await told(page)).find(([what]) => what === 'items')?.[1]).toEqual([
-    expect.objectContaining({ type: 'ltiResourceLink', title: 'By the weir' }),
-  ]);
+test(
+  'an account that is there is come in with once; what a link leads to is chosen; a platform is removed',
+  {
+    tag: '@deep',
+  },
+  async ({ page, browser }) => {
+    const deep = { ...teacher, message: 'deep' };
+    const mev = await grownUp(browser);
+    await mev.goto(coming(deep));
+    await mev.getByRole('button', { name: 'Go on' }).click();
+    await expect(mev.getByRole('heading', { level: 1 })).toHaveText('“By the weir” goes into your course');
+    expect((await new AxeBuilder({ page: mev }).analyze()).violations).toEqual([]);
+    await mev.getByRole('button', { name: 'Put it into the course' }).press('Enter');
+    await expect(mev.getByRole('heading', { level: 1 })).toHaveText('Added to the course');
+    expect((await told(page)).find(([what]) => what === 'items')?.[1]).toEqual([
+      expect.objectContaining({ type: 'ltiResourceLink', title: 'By the weir' }),
+    ]);
 
-  // By keys, and without a network for a moment.
-  const edda = await grownUp(browser);
-  await edda.goto(coming({ user: `e-${RUN}`, role: 'teacher', name: 'Another name' }));
-  await edda.getByRole('button', { name: 'I have been here before' }).press('Enter');
-  await edda.getByLabel('Name').fill(signInName('edda'));
-  await edda.getByLabel('Password').fill(PASSWORD);
-  await edda.keyboard.press('Enter');
-  const goesOn = edda.getByRole('button', { name: 'Go on as Edda' });
-  await expect(goesOn).toBeVisible();
-  await edda.context().setOffline(true);
-  await goesOn.press('Enter');
-  await expect(edda.getByRole('alert')).toBeVisible();
-  await edda.context().setOffline(false);
-  await goesOn.press('Enter');
-  await expect(edda.getByRole('heading', { level: 1, name: 'By the weir' })).toBeVisible();
-  // From then on nothing is asked of who they are, and what has led somewhere leads nowhere again.
-  const away = await nobody(browser);
-  await away.goto(coming({ user: `u-${RUN}`, name: 'Orla' }));
-  await expect(desk(away, 'Orla')).toBeVisible();
-  await away.goto('/arrive#made-up');
-  await expect(away.getByRole('status').filter({ hasText: /./ }).first()).toContainText('has been used already');
-  await away.getByRole('link', { name: 'Sign in another way' }).tap();
-  await expect(desk(away, 'Orla')).toBeVisible();
-  await away.goto(coming({ user: 'x-1', role: 'observer' }));
-  await expect(away.getByRole('status').filter({ hasText: /./ }).first()).toContainText('nothing to do here');
-  await away.goto(coming({ user: 'u-8', course: 'nobody-opened' }));
-  await away.getByRole('button', { name: 'I am new here' }).tap();
-  await expect(away.getByRole('status').filter({ hasText: /./ }).first()).toContainText(
-    'Your teacher has not opened this course here yet',
-  );
+    // By keys, and without a network for a moment.
+    const edda = await grownUp(browser);
+    await edda.goto(coming({ user: `e-${RUN}`, role: 'teacher', name: 'Another name' }));
+    await edda.getByRole('button', { name: 'I have been here before' }).press('Enter');
+    await edda.getByLabel('Name').fill(signInName('edda'));
+    await edda.getByLabel('Password').fill(PASSWORD);
+    await edda.keyboard.press('Enter');
+    const goesOn = edda.getByRole('button', { name: 'Go on as Edda' });
+    await expect(goesOn).toBeVisible();
+    await edda.context().setOffline(true);
+    await goesOn.press('Enter');
+    await expect(edda.getByRole('alert')).toBeVisible();
+    await edda.context().setOffline(false);
+    await goesOn.press('Enter');
+    await expect(edda.getByRole('heading', { level: 1, name: 'By the weir' })).toBeVisible();
+    // From then on nothing is asked of who they are, and what has led somewhere leads nowhere again.
+    const away = await nobody(browser);
+    await away.goto(coming({ user: `u-${RUN}`, name: 'Orla' }));
+    await expect(desk(away, 'Orla')).toBeVisible();
+    await away.goto('/arrive#made-up');
+    await expect(away.getByRole('status').filter({ hasText: /./ }).first()).toContainText('has been used already');
+    await away.getByRole('link', { name: 'Sign in another way' }).tap();
+    await expect(desk(away, 'Orla')).toBeVisible();
+    await away.goto(coming({ user: 'x-1', role: 'observer' }));
+    await expect(away.getByRole('status').filter({ hasText: /./ }).first()).toContainText('nothing to do here');
+    await away.goto(coming({ user: 'u-8', course: 'nobody-opened' }));
+    await away.getByRole('button', { name: 'I am new here' }).tap();
+    await expect(away.getByRole('status').filter({ hasText: /./ }).first()).toContainText(
+      'Your teacher has not opened this course here yet',
+    );
 
-  await signIn(page, 'edda');
-  await page.goto('/school');
-  const panel = page.getByRole('region', { name: 'Learning platforms' });
-  await panel.getByRole('button', { name: 'Remove “Our courses”' }).click();
-  await panel.getByRole('button', { name: 'Not now' }).click();
-  await panel.getByRole('button', { name: 'Remove “Our courses”' }).click();
-  await panel.getByRole('button', { name: 'Remove it' }).dblclick();
-  await expect(panel.getByRole('button', { name: /Our courses/ })).toHaveCount(0);
-  await mev.goto(coming(teacher));
-  await expect(mev.getByRole('heading', { level: 1 })).toHaveText('You could not be let in');
-});
+    await signIn(page, 'edda');
+    await page.goto('/school');
+    const panel = page.getByRole('region', { name: 'Learning platforms' });
+    await panel.getByRole('button', { name: 'Remove “Our courses”' }).click();
+    await panel.getByRole('button', { name: 'Not now' }).click();
+    await panel.getByRole('button', { name: 'Remove “Our courses”' }).click();
+    await panel.getByRole('button', { name: 'Remove it' }).dblclick();
+    await expect(panel.getByRole('button', { name: /Our courses/ })).toHaveCount(0);
+    await mev.goto(coming(teacher));
+    await expect(mev.getByRole('heading', { level: 1 })).toHaveText('You could not be let in');
+  },
+);
