@@ -184,8 +184,8 @@ test('stories begin with what a teacher has laid ready', async ({ page, browser 
   await page.getByLabel('Script of slide 2').fill('What do you see here?');
   await saved(page);
   await page.goto('/');
-  const code = await openClass(page, `Weir ${RUN}`);
-  await newTask(page, `Weir ${RUN}`, `The weir ${RUN}`);
+  const code = await openClass(page, `Ready ${RUN}`);
+  await newTask(page, `Ready ${RUN}`, `The weir ${RUN}`);
   await page.getByRole('button', { name: 'Set the task' }).click();
   await expect(page.getByRole('button', { name: /Stories begin with$/ })).toContainText('Nothing but a title');
   await page.context().setOffline(true);

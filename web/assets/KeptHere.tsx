@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import { answer, api, sentence } from '../api/client';
+import { useDesk } from '../api/useDesk';
 import { Select } from '../parts/Choice';
 import { Button, Row, Soft, Wrong } from '../parts/controls';
 import { Drawer } from '../parts/Drawer';
@@ -57,9 +58,6 @@ export function KeptHere({ person }: { person: string }) {
     </Line>
   );
 }
-
-/** What stands on one's own desk. */
-const useDesk = () => useQuery({ queryKey: ['desk'], queryFn: () => answer(api.GET('/api/desk')) }).data;
 
 /** Its sound, as a browser plays and saves it. */
 function useSound(kept: Kept): { src: string; file: string } {

@@ -1,6 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { answer, api } from '../api/client';
 import type { Assignment } from '../api/types';
+import { useDesk } from '../api/useDesk';
 import { say } from '../messages/say';
 import { Select } from '../parts/Choice';
 import { useTold } from './useTold';
@@ -9,7 +9,7 @@ const NONE = 'none';
 
 /** What lies ready for who begins: a copy of a story of the teacher's own, or nothing. */
 export function BeginningOfStories({ assignment: { id, beginning } }: { assignment: Assignment }) {
-  const { data } = useQuery({ queryKey: ['desk'], queryFn: () => answer(api.GET('/api/desk')) });
+  const data = useDesk();
   const stories = data?.stories ?? [];
   const send = (to: string) =>
     answer(
